@@ -1,0 +1,201 @@
+package riposo.catalogue;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import riposo.core.adapt.Adapter;
+import riposo.core.adapt.Cost;
+import riposo.core.adapt.Performed;
+import riposo.core.adapt.Rejection;
+import riposo.core.adapt.Situation;
+import riposo.core.adapt.SlotResult;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Broken;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Limit;
+import riposo.core.limit.Side;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Variant;
+
+/**
+ * Laws 1 to 8 of handbook 4 over the whole catalogue. Each seed makes one limit set, tried against
+ * every movement; the seed is the test's name.
+ */
+class AdaptationLawsTest {
+  private static final Catalogue CATALOGUE = CatalogueReader.shipped();
+  private static final Adapter ADAPTER = new Adapter(CATALOGUE);
+
+  static LongStream seeds() {
+    return LongStream.range(0, 120);
+  }
+
+  @Test
+  void law2NothingLimitedGivesTheMovementAskedForUnmodified() {
+    for (Movement m : CATALOGUE.movements()) {
+      SlotResult r = ADAPTER.resolve(m.id(), RandomLimits.all(List.of()));
+      assertThat(r.parts())
+          .as(m.id())
+          .containsExactly(new Performed(Side.BOTH, m.id(), List.of(), 100));
+      assertThat(r.cost()).as(m.id()).isEqualTo(Cost.NONE);
+      assertThat(r.rejections()).as(m.id()).isEmpty();
+    }
+  }
+
+  @ParameterizedTest(name = "seed {0}")
+  @MethodSource("seeds")
+  void laws1And6And7HoldForEveryMovement(long seed) {
+    RandomLimits random = new RandomLimits(seed);
+    List<Limit> limits = random.some();
+    Situation s = new Situation(Caps.on(RandomLimits.DAY, limits), random.kit(), Map.of());
+    List<Limit> shuffled = new ArrayList<>(limits);
+    Collections.shuffle(shuffled, new Random(seed));
+    shuffled.addAll(limits); // combining is order-free and idempotent: law 8
+    Situation again = new Situation(Caps.on(RandomLimits.DAY, shuffled), s.kit(), Map.of());
+    for (Movement m : CATALOGUE.movements()) {
+      SlotResult r = ADAPTER.resolve(m.id(), s);
+      List<List<Performed>> offered = new ArrayList<>(List.of(r.parts()));
+      r.next().forEach(a -> offered.add(a.parts()));
+      for (List<Performed> parts : offered) {
+        for (Performed p : parts) {
+          assertThat(bruteBroken(p, limits)).as("%s for %s", p, m.id()).isEmpty();
+          assertThat(ADAPTER.missing(p, s)).as("%s for %s", p, m.id()).isEmpty();
+        }
+      }
+      assertThat(ADAPTER.resolve(m.id(), again).parts())
+          .as("same answer, %s", m.id())
+          .isEqualTo(r.parts());
+      for (Rejection j : r.rejections()) {
+        Performed bare = new Performed(Side.BOTH, j.movementId(), List.of(), 100);
+        assertThat(j.broken()).extracting(Broken::limitId).containsAll(bruteBroken(bare, limits));
+        assertThat(j.broken().isEmpty() && j.missing().isEmpty()).as("%s", j).isFalse();
+        assertThat(j.cost()).isLessThan(r.cost());
+      }
+    }
+  }
+
+  @ParameterizedTest(name = "seed {0}")
+  @MethodSource("seeds")
+  void laws3And4AddingNeverCheapensAndLiftingRestores(long seed) {
+    RandomLimits random = new RandomLimits(seed);
+    List<Limit> limits = random.some();
+    List<Limit> more = new ArrayList<>(limits);
+    more.add(random.next());
+    for (Movement m : CATALOGUE.movements()) {
+      SlotResult before = ADAPTER.resolve(m.id(), RandomLimits.all(limits));
+      SlotResult after = ADAPTER.resolve(m.id(), RandomLimits.all(more));
+      assertThat(after.cost()).as(m.id()).isGreaterThanOrEqualTo(before.cost());
+      assertThat(ADAPTER.resolve(m.id(), RandomLimits.all(limits))).isEqualTo(before);
+    }
+  }
+
+  @ParameterizedTest(name = "seed {0}")
+  @MethodSource("seeds")
+  void law5ALimitOnASideThatTakesNoPartChangesNothing(long seed) {
+    RandomLimits random = new RandomLimits(seed + 1000);
+    Limit limit;
+    do {
+      limit = random.mild();
+    } while (limit.side() == Side.BOTH);
+    int cell = limit.axis().cell(limit.side());
+    for (Movement m : CATALOGUE.movements()) {
+      if (CATALOGUE.variants(m).get(0).whole()[cell] == 0) {
+        assertThat(ADAPTER.resolve(m.id(), RandomLimits.all(List.of(limit))).parts())
+            .as("%s under %s", m.id(), limit)
+            .containsExactly(new Performed(Side.BOTH, m.id(), List.of(), 100));
+      }
+    }
+  }
+
+  @ParameterizedTest(name = "seed {0}")
+  @MethodSource("seeds")
+  void theSearchIsExact(long seed) {
+    RandomLimits random = new RandomLimits(seed + 5000);
+    Situation s = RandomLimits.all(random.some());
+    Movement asked = random.pick(CATALOGUE.movements());
+    Cost found = ADAPTER.resolve(asked.id(), s).cost();
+    Cost best = Cost.REST.plus(Cost.REST);
+    Cost left = Cost.REST;
+    Cost right = Cost.REST;
+    for (Movement m : CATALOGUE.movements()) {
+      Cost bare = distance(asked, m);
+      for (Variant plain : bare == null ? List.<Variant>of() : CATALOGUE.variants(m)) {
+        for (Side side : Side.values()) {
+          if (side != Side.BOTH && !plain.oneSided()) {
+            continue;
+          }
+          List<Variant> forms = new ArrayList<>(List.of(plain));
+          CATALOGUE.shortened(plain, s.caps(), side).ifPresent(forms::add);
+          for (Variant v : forms) {
+            if (!s.caps().brokenCells(v.demand(side)).isEmpty()) {
+              continue;
+            }
+            Cost c = bare.plus(new Cost(0, 0, 100 - v.range(), 0, v.modifiers().size(), 0));
+            if (side == Side.BOTH) {
+              best = least(best, c.plus(c));
+            } else if (side == Side.LEFT) {
+              left = least(left, c);
+            } else {
+              right = least(right, c);
+            }
+          }
+        }
+      }
+    }
+    assertThat(found).isEqualTo(least(best, left.plus(right)));
+  }
+
+  private static Cost least(Cost a, Cost b) {
+    return a.compareTo(b) <= 0 ? a : b;
+  }
+
+  /** Handbook 4 written out once more; null when the movement is no candidate. */
+  private static Cost distance(Movement asked, Movement m) {
+    boolean family = m.familyId().equals(asked.familyId());
+    if (family ? m.rung() > asked.rung() : m.difficulty() > asked.difficulty()) {
+      return null;
+    }
+    int purpose =
+        m.purpose() == asked.purpose()
+            ? 0
+            : asked.purpose().neighbours().contains(m.purpose())
+                ? 1
+                : Collections.disjoint(m.primary(), asked.primary()) ? -1 : 2;
+    if (purpose < 0) {
+      return null;
+    }
+    int muscles =
+        asked.primary().stream()
+            .mapToInt(x -> m.primary().contains(x) ? 0 : m.secondary().contains(x) ? 1 : 2)
+            .sum();
+    int posture = m.position().postureClass() == asked.position().postureClass() ? 0 : 1;
+    int distance =
+        family ? 10 * (asked.rung() - m.rung()) : asked.difficulty() - m.difficulty() + 1;
+    return new Cost(purpose, muscles, 0, posture, 0, distance);
+  }
+
+  /** Every limit broken, limit by limit, without the caps the search uses. */
+  private static List<java.util.UUID> bruteBroken(Performed p, List<Limit> limits) {
+    if (p.isRest()) {
+      return List.of();
+    }
+    int[] demand = ADAPTER.variant(p).demand(p.side());
+    return limits.stream()
+        .filter(
+            l -> {
+              Axis a = l.axis();
+              return (l.side().covers(Side.LEFT) || !a.sided) && demand[a.cell(Side.LEFT)] > l.cap()
+                  || a.sided && l.side().covers(Side.RIGHT) && demand[a.cell(Side.RIGHT)] > l.cap();
+            })
+        .map(Limit::id)
+        .toList();
+  }
+}

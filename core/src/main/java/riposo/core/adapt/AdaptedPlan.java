@@ -1,0 +1,28 @@
+package riposo.core.adapt;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Broken;
+import riposo.core.plan.PlanCheck;
+import riposo.core.plan.Timeline;
+
+/**
+ * A session plan resolved for one client on one date.
+ *
+ * @param planned the timeline as planned, for nobody in particular
+ * @param timeline the timeline for this client
+ * @param session limits on the session as a whole that the plan breaks, such as its length
+ * @param effortCap greatest effort permitted; null when nothing caps it
+ * @param workSeconds work of each interval for this client, shorter than planned under a
+ *     work-for-rest cap
+ */
+public record AdaptedPlan(
+    LocalDate date,
+    List<AdaptedSlot> slots,
+    Timeline planned,
+    Timeline timeline,
+    List<Broken> session,
+    List<PlanCheck> checks,
+    @Nullable Integer effortCap,
+    int workSeconds) {}

@@ -1,0 +1,36 @@
+package riposo.core.adapt;
+
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Dose;
+import riposo.core.limit.Broken;
+import riposo.core.movement.Kit;
+import riposo.core.movement.Purpose;
+import riposo.core.plan.Block;
+
+/**
+ * A slot of an adapted plan.
+ *
+ * @param askedId what the plan asks for
+ * @param askedBroken every limit the movement asked for breaks as it stands
+ * @param askedMissing kit it needs that is not there
+ * @param standing the accepted verdict it starts from; null when there is none
+ * @param pinned true when the professional chose it
+ * @param overridden ADVISED limits the pinned choice passes, with a recorded reason
+ * @param released true when a pinned choice was let go because a limit or kit now forbids it
+ * @param doses one for each part
+ */
+public record AdaptedSlot(
+    String slotKey,
+    Block block,
+    Purpose purpose,
+    String askedId,
+    List<Broken> askedBroken,
+    Set<Kit> askedMissing,
+    @Nullable Standing standing,
+    SlotResult result,
+    boolean pinned,
+    List<Broken> overridden,
+    boolean released,
+    List<Dose> doses) {}

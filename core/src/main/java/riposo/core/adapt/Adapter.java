@@ -1,0 +1,334 @@
+package riposo.core.adapt;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Broken;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Kit;
+import riposo.core.movement.Modifier;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Variant;
+
+/**
+ * The exact search of handbook 4: every movement of the family asked for, of its purpose, of the
+ * neighbouring purposes and of the same muscles, each with every set of at most three modifiers,
+ * for both sides alike and for each side alone. What breaks a limit or needs kit that is not there
+ * is out; among the rest the lowest {@link Cost} wins, ties by id. No randomness, no state but the
+ * catalogue; safe for many threads.
+ */
+public final class Adapter {
+  private final Catalogue catalogue;
+  private final Map<String, List<Candidate>> candidates = new ConcurrentHashMap<>();
+
+  /** A movement that may stand in for a target, with what it costs unmodified, per side. */
+  private record Candidate(Movement movement, Cost bare, Variant plain) {}
+
+  /** A permitted form of a movement. */
+  private record Fit(Variant variant, Cost cost) {}
+
+  public Adapter(Catalogue catalogue) {
+    this.catalogue = catalogue;
+  }
+
+  public Catalogue catalogue() {
+    return catalogue;
+  }
+
+  /**
+   * Resolves one slot. Always answers: where nothing is open the part is rest and breathe.
+   *
+   * @param targetId the movement asked for; throws {@link IllegalArgumentException} when unknown
+   */
+  public SlotResult resolve(String targetId, Situation situation) {
+    List<Candidate> all = candidates.computeIfAbsent(targetId, this::candidatesFor);
+    boolean sided = isSided(situation.caps());
+    Map<String, Fit> whole = new HashMap<>();
+    @Nullable Fit best = null;
+    @Nullable Fit left = null;
+    @Nullable Fit right = null;
+    for (Candidate c : all) {
+      if (above(c.movement(), situation) != null || !missing(c.movement(), situation).isEmpty()) {
+        continue;
+      }
+      Fit fit = bestForm(c, situation, Side.BOTH);
+      if (fit != null) {
+        whole.put(c.movement().id(), fit);
+        best = nearer(best, fit);
+      }
+      if (sided) {
+        left = nearer(left, bestForm(c, situation, Side.LEFT));
+        right = nearer(right, bestForm(c, situation, Side.RIGHT));
+      }
+    }
+    Cost wholeCost = best == null ? Cost.REST.plus(Cost.REST) : best.cost().plus(best.cost());
+    List<Performed> parts =
+        best == null ? List.of(Performed.rest(Side.BOTH)) : List.of(performed(best, Side.BOTH));
+    Cost cost = wholeCost;
+    if (sided && (left != null || right != null)) {
+      Cost split =
+          (left == null ? Cost.REST : left.cost()).plus(right == null ? Cost.REST : right.cost());
+      if (split.compareTo(wholeCost) < 0) {
+        cost = split;
+        parts =
+            List.of(
+                left == null ? Performed.rest(Side.LEFT) : performed(left, Side.LEFT),
+                right == null ? Performed.rest(Side.RIGHT) : performed(right, Side.RIGHT));
+      }
+    }
+    return new SlotResult(
+        targetId, parts, cost, rejections(all, cost, whole, situation), next(whole, parts));
+  }
+
+  /**
+   * Every limit that a chosen form breaks; empty when it is permitted. The same function the search
+   * is judged by.
+   */
+  public List<Broken> broken(Performed chosen, Caps caps) {
+    return chosen.isRest() ? List.of() : Broken.of(caps, variant(chosen).demand(chosen.side()));
+  }
+
+  /** The variant behind a performed part; throws when it is rest or not possible. */
+  public Variant variant(Performed part) {
+    if (part.movementId() == null) {
+      throw new IllegalArgumentException("rest has no variant");
+    }
+    return Variant.of(
+        catalogue.movement(part.movementId()), Set.copyOf(part.modifiers()), part.range());
+  }
+
+  /** Kit that a chosen form needs and the situation lacks. */
+  public Set<Kit> missing(Performed chosen, Situation situation) {
+    if (chosen.isRest()) {
+      return Set.of();
+    }
+    Set<Kit> missing = missing(catalogue.movement(chosen.movementId()), situation);
+    for (Modifier m : chosen.modifiers()) {
+      if (!m.anyOf.isEmpty() && m.anyOf.stream().noneMatch(situation.kit()::contains)) {
+        missing.add(m.anyOf.stream().sorted().findFirst().orElseThrow());
+      }
+    }
+    return missing;
+  }
+
+  /**
+   * The gentlest change that opens a movement: fewest modifiers, most range; null when no form is
+   * permitted or kit is missing.
+   */
+  public @Nullable Performed open(String movementId, Situation situation) {
+    Movement movement = catalogue.movement(movementId);
+    if (!missing(movement, situation).isEmpty()) {
+      return null;
+    }
+    Fit fit =
+        bestForm(
+            new Candidate(movement, Cost.NONE, catalogue.variants(movement).get(0)),
+            situation,
+            Side.BOTH);
+    return fit == null ? null : performed(fit, Side.BOTH);
+  }
+
+  /** The family's stair, gentlest first. */
+  public List<StairRung> stair(String familyId, Situation situation) {
+    List<StairRung> stair = new ArrayList<>();
+    for (Movement m : catalogue.family(familyId).rungs()) {
+      Performed form = open(m.id(), situation);
+      Ceiling above = above(m, situation);
+      stair.add(
+          new StairRung(
+              m.id(),
+              m.rung(),
+              form != null && above == null,
+              form == null ? List.of() : form.modifiers(),
+              form == null ? 100 : form.range(),
+              Broken.of(situation.caps(), catalogue.variants(m).get(0).whole()),
+              missing(m, situation),
+              form == null && open(m.id(), situation.withCaps(situation.caps().firmOnly())) == null,
+              above));
+    }
+    return stair;
+  }
+
+  private List<Candidate> candidatesFor(String targetId) {
+    Movement target = catalogue.movement(targetId);
+    List<Candidate> found = new ArrayList<>();
+    for (Movement m : catalogue.movements()) {
+      boolean family = m.familyId().equals(target.familyId());
+      if (family ? m.rung() > target.rung() : m.difficulty() > target.difficulty()) {
+        continue; // harder than asked is never offered
+      }
+      int purpose;
+      if (m.purpose() == target.purpose()) {
+        purpose = 0;
+      } else if (target.purpose().neighbours().contains(m.purpose())) {
+        purpose = 1;
+      } else if (m.primary().stream().anyMatch(target.primary()::contains)) {
+        purpose = 2;
+      } else {
+        continue;
+      }
+      int distance =
+          family ? 10 * (target.rung() - m.rung()) : target.difficulty() - m.difficulty() + 1;
+      Cost bare =
+          new Cost(
+              purpose,
+              musclesLost(target, m),
+              0,
+              m.position().postureClass() == target.position().postureClass() ? 0 : 1,
+              0,
+              distance);
+      found.add(new Candidate(m, bare, catalogue.variants(m).get(0)));
+    }
+    found.sort(Comparator.comparing(Candidate::bare).thenComparing(c -> c.movement().id()));
+    return List.copyOf(found);
+  }
+
+  private static int musclesLost(Movement target, Movement m) {
+    int lost = 0;
+    for (String muscle : target.primary()) {
+      if (!m.primary().contains(muscle)) {
+        lost += m.secondary().contains(muscle) ? 1 : 2;
+      }
+    }
+    return lost;
+  }
+
+  /** The cheapest permitted form of one movement, or null. */
+  private @Nullable Fit bestForm(Candidate c, Situation situation, Side working) {
+    Caps caps = situation.caps();
+    Variant plain = c.plain();
+    if ((working == Side.BOTH || plain.oneSided()) && !caps.forbids(plain.demand(working))) {
+      return new Fit(plain, c.bare());
+    }
+    @Nullable Fit best = null;
+    for (Variant v : catalogue.variants(c.movement())) {
+      if (working != Side.BOTH && !v.oneSided() || !hasKit(v, situation)) {
+        continue;
+      }
+      if (best == null
+          || v.modifiers().size() < best.variant().modifiers().size()
+          || best.cost().range() > 0) {
+        if (!caps.forbids(v.demand(working))) {
+          best = nearer(best, new Fit(v, cost(c, v)));
+        } else {
+          Variant cut = catalogue.shortened(v, caps, working).orElse(null);
+          if (cut != null && !caps.forbids(cut.demand(working))) {
+            best = nearer(best, new Fit(cut, cost(c, cut)));
+          }
+        }
+      }
+    }
+    return best;
+  }
+
+  private static Cost cost(Candidate c, Variant v) {
+    Cost b = c.bare();
+    return new Cost(
+        b.purpose(),
+        b.muscles(),
+        100 - v.range(),
+        b.position(),
+        v.modifiers().size(),
+        b.distance());
+  }
+
+  private static @Nullable Fit nearer(@Nullable Fit a, @Nullable Fit b) {
+    if (a == null || b == null) {
+      return a == null ? b : a;
+    }
+    int order = a.cost().compareTo(b.cost());
+    if (order == 0) {
+      order = a.variant().movement().id().compareTo(b.variant().movement().id());
+    }
+    if (order == 0) {
+      order = bits(a.variant().modifiers()) - bits(b.variant().modifiers());
+    }
+    return order <= 0 ? a : b;
+  }
+
+  private static int bits(Set<Modifier> modifiers) {
+    return modifiers.stream().mapToInt(m -> 1 << m.ordinal()).sum();
+  }
+
+  private static Performed performed(Fit fit, Side side) {
+    return new Performed(
+        side,
+        fit.variant().movement().id(),
+        Modifier.inOrder(fit.variant().modifiers()),
+        fit.variant().range());
+  }
+
+  private static boolean hasKit(Variant v, Situation situation) {
+    for (Modifier m : v.modifiers()) {
+      if (!m.anyOf.isEmpty() && m.anyOf.stream().noneMatch(situation.kit()::contains)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static Set<Kit> missing(Movement m, Situation situation) {
+    Set<Kit> missing = EnumSet.noneOf(Kit.class);
+    for (Set<Kit> anyOf : m.kit()) {
+      if (anyOf.stream().noneMatch(situation.kit()::contains)) {
+        missing.add(anyOf.stream().sorted().findFirst().orElseThrow());
+      }
+    }
+    return missing;
+  }
+
+  private static @Nullable Ceiling above(Movement m, Situation situation) {
+    Ceiling ceiling = situation.ceilings().get(m.familyId());
+    return ceiling != null && m.rung() > ceiling.rung() ? ceiling : null;
+  }
+
+  /** With the same caps on both sides a split is never nearer than the same form on both sides. */
+  private static boolean isSided(Caps caps) {
+    for (int cell = 0; cell < Axis.CELLS; cell++) {
+      Axis axis = Axis.ofCell(cell);
+      if (axis.sided && caps.cap(axis.cell(Side.LEFT)) != caps.cap(axis.cell(Side.RIGHT))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private List<Rejection> rejections(
+      List<Candidate> all, Cost cost, Map<String, Fit> whole, Situation situation) {
+    List<Rejection> rejections = new ArrayList<>();
+    for (Candidate c : all) {
+      Cost bare = c.bare().plus(c.bare());
+      if (bare.compareTo(cost) >= 0) {
+        break; // sorted: nothing nearer follows
+      }
+      rejections.add(
+          new Rejection(
+              c.movement().id(),
+              bare,
+              Broken.of(situation.caps(), c.plain().whole()),
+              missing(c.movement(), situation),
+              above(c.movement(), situation),
+              whole.containsKey(c.movement().id())));
+    }
+    return rejections;
+  }
+
+  private static List<Alternative> next(Map<String, Fit> whole, List<Performed> parts) {
+    return whole.values().stream()
+        .filter(
+            f -> parts.stream().noneMatch(p -> f.variant().movement().id().equals(p.movementId())))
+        .sorted((a, b) -> a == b ? 0 : nearer(a, b) == a ? -1 : 1)
+        .limit(2)
+        .map(f -> new Alternative(List.of(performed(f, Side.BOTH)), f.cost().plus(f.cost())))
+        .toList();
+  }
+}

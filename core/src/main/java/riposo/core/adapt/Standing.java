@@ -1,0 +1,27 @@
+package riposo.core.adapt;
+
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Loads;
+
+/**
+ * Where an accepted verdict leaves a client in a family: what the next adapted plan starts from.
+ *
+ * @param askedId the movement the plan asked for when the verdict was reached
+ * @param movementId the movement to start from
+ * @param grams weight per hand to start from; null where the movement takes none or none was used
+ * @param reps repetitions to aim for; null for the interval's usual number
+ * @param tempo a tempo to use instead of the movement's, such as 4-0-2-0; null for its own
+ * @param stopped true after an accepted stop and refer: the family stays closed until reviewed
+ * @see Loads
+ */
+public record Standing(
+    String familyId,
+    String askedId,
+    String movementId,
+    @Nullable Integer grams,
+    @Nullable Integer reps,
+    @Nullable String tempo,
+    String verdict,
+    boolean stopped,
+    LocalDate decidedOn) {}

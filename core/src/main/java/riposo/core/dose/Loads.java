@@ -1,0 +1,79 @@
+package riposo.core.dose;
+
+import java.util.Collection;
+import java.util.OptionalInt;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
+import riposo.core.movement.Variant;
+
+/**
+ * Choosing a weight from the kit: the smaller of target and cap, rounded down to kit (handbook 6).
+ */
+public final class Loads {
+  private Loads() {}
+
+  /**
+   * The greatest weight per hand, in grams, that the caps leave for a variant done on that side.
+   */
+  public static int capGrams(Variant variant, Side side, Caps caps) {
+    int hands = Math.max(1, variant.handsLoaded());
+    int cap = caps.cap(Axis.LOAD_HAND, side);
+    cap = Math.min(cap, caps.cap(Axis.LOAD_TOTAL, Side.BOTH) / hands);
+    if (variant.overhead()) {
+      cap = Math.min(cap, caps.cap(Axis.LOAD_OVERHEAD, Side.BOTH) / hands);
+    }
+    if (variant.position().onFloor()) {
+      cap = Math.min(cap, caps.cap(Axis.LOAD_FROM_FLOOR, Side.BOTH) / hands);
+    }
+    return cap;
+  }
+
+  /**
+   * The heaviest weight in kit at or under both, with one for each hand that holds one; empty when
+   * there is none, which means no weight: a proper dose.
+   */
+  public static OptionalInt atOrUnder(
+      int targetGrams, int capGrams, int hands, Collection<Weight> kit) {
+    return kit.stream()
+        .filter(w -> w.count() >= hands && w.grams() <= targetGrams && w.grams() <= capGrams)
+        .mapToInt(Weight::grams)
+        .max();
+  }
+
+  /** The lightest weight in kit, for a first time without history. */
+  public static OptionalInt lightest(int hands, Collection<Weight> kit) {
+    return kit.stream().filter(w -> w.count() >= hands).mapToInt(Weight::grams).min();
+  }
+
+  /** The next weight in kit above; empty when there is none. */
+  public static OptionalInt above(int grams, int hands, Collection<Weight> kit) {
+    return kit.stream()
+        .filter(w -> w.count() >= hands && w.grams() > grams)
+        .mapToInt(Weight::grams)
+        .min();
+  }
+
+  /** The next weight in kit below; empty when there is none: then no weight. */
+  public static OptionalInt below(int grams, int hands, Collection<Weight> kit) {
+    return kit.stream()
+        .filter(w -> w.count() >= hands && w.grams() < grams)
+        .mapToInt(Weight::grams)
+        .max();
+  }
+
+  /**
+   * Repetitions at {@code w1} that equal {@code r2} with {@code q} left at {@code w2}, from w1 (1 +
+   * (r1 + q)/30) = w2 (1 + (r2 + q)/30), rounded up. From 2 kg to 3 kg for 8 at 2 left needs 28 at
+   * 2 kg.
+   */
+  public static int equalReps(int w1Grams, int w2Grams, int r2, int q) {
+    double right = w2Grams * (1 + (r2 + q) / 30.0);
+    return (int) Math.ceil(30 * (right / w1Grams - 1) - q - 1e-9);
+  }
+
+  /** True when the next weight is more than 10 % up: a step too big. */
+  public static boolean tooBig(int fromGrams, int toGrams) {
+    return toGrams * 10L > fromGrams * 11L;
+  }
+}

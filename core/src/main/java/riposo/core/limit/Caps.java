@@ -1,0 +1,119 @@
+package riposo.core.limit;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * The limits of one day combined: the lowest cap per axis and side (handbook 3, Combination).
+ * Order-free and idempotent.
+ */
+public final class Caps {
+  private final int[] caps;
+  private final List<Limit> active;
+  private final LocalDate day;
+
+  private Caps(LocalDate day, List<Limit> active) {
+    this.day = day;
+    this.active = active;
+    this.caps = Axis.openCaps();
+    for (Limit limit : active) {
+      for (Side side : sidesOf(limit)) {
+        int cell = limit.axis().cell(side);
+        caps[cell] = Math.min(caps[cell], limit.cap());
+      }
+    }
+  }
+
+  /** Combines the limits that hold on that day, review-due FIRM ones included. */
+  public static Caps on(LocalDate day, Collection<Limit> limits) {
+    return new Caps(
+        day,
+        limits.stream()
+            .filter(l -> l.activeOn(day))
+            .sorted(
+                Comparator.comparing(Limit::axisId)
+                    .thenComparing(Limit::side)
+                    .thenComparing(Limit::cap)
+                    .thenComparing(Limit::id))
+            .toList());
+  }
+
+  public static Caps open(LocalDate day) {
+    return on(day, List.of());
+  }
+
+  private static List<Side> sidesOf(Limit limit) {
+    return limit.axis().sided && limit.side() == Side.BOTH
+        ? List.of(Side.LEFT, Side.RIGHT)
+        : List.of(limit.side());
+  }
+
+  public LocalDate day() {
+    return day;
+  }
+
+  /** The limits that hold on the day, in a fixed order. */
+  public List<Limit> active() {
+    return active;
+  }
+
+  /** The cap of a cell; {@link Integer#MAX_VALUE} where nothing limits. */
+  public int cap(int cell) {
+    return caps[cell];
+  }
+
+  public int cap(Axis axis, Side side) {
+    return side == Side.BOTH && axis.sided
+        ? Math.min(caps[axis.cell(Side.LEFT)], caps[axis.cell(Side.RIGHT)])
+        : caps[axis.cell(side)];
+  }
+
+  /** The tightest limits behind a cell's cap; FIRM first. Empty when the cell is open. */
+  public List<Limit> behind(int cell) {
+    Axis axis = Axis.ofCell(cell);
+    Side side = Axis.sideOfCell(cell);
+    return active.stream()
+        .filter(l -> l.axis() == axis && (!axis.sided || l.side().covers(side)))
+        .filter(l -> l.cap() == caps[cell])
+        .sorted(Comparator.comparing(Limit::strength).thenComparing(Limit::id))
+        .toList();
+  }
+
+  /** True when any cap is below the demand; stops at the first. */
+  public boolean forbids(int[] demand) {
+    for (int i = 0; i < caps.length; i++) {
+      if (demand[i] > caps[i]) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Every cell whose cap is below the demand, in cell order. */
+  public List<Integer> brokenCells(int[] demand) {
+    List<Integer> broken = new ArrayList<>();
+    for (int i = 0; i < caps.length; i++) {
+      if (demand[i] > caps[i]) {
+        broken.add(i);
+      }
+    }
+    return broken;
+  }
+
+  /** These caps with more limits of the same day added. */
+  public Caps plus(Collection<Limit> more) {
+    return on(day, Stream.concat(active.stream(), more.stream()).toList());
+  }
+
+  /**
+   * Only the FIRM limits of these caps: what not even a recorded reason may pass. A cell closed by
+   * both keeps its FIRM cap.
+   */
+  public Caps firmOnly() {
+    return on(day, active.stream().filter(l -> l.strength() == Strength.FIRM).toList());
+  }
+}

@@ -1,0 +1,115 @@
+package riposo.core.movement;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
+
+/** All families and movements, with every variant made ready for the search. Immutable. */
+public final class Catalogue {
+  private final Map<String, Family> families = new LinkedHashMap<>();
+  private final Map<String, Movement> movements = new LinkedHashMap<>();
+  private final Map<String, List<Variant>> variants = new HashMap<>();
+
+  /** Throws {@link IllegalArgumentException} naming a family or movement id used twice. */
+  public Catalogue(List<Family> families) {
+    for (Family family : families) {
+      if (this.families.put(family.id(), family) != null) {
+        throw new IllegalArgumentException("family id used twice: " + family.id());
+      }
+      for (Movement movement : family.rungs()) {
+        if (movements.put(movement.id(), movement) != null) {
+          throw new IllegalArgumentException("movement id used twice: " + movement.id());
+        }
+        variants.put(movement.id(), variantsOf(movement));
+      }
+    }
+  }
+
+  private static List<Variant> variantsOf(Movement movement) {
+    Draft draft = new Draft(movement);
+    List<Modifier> fitting =
+        Modifier.inOrder(movement.modifiers()).stream().filter(m -> m.fits(draft)).toList();
+    List<Variant> all = new ArrayList<>();
+    int n = fitting.size();
+    for (int size = 0; size <= Math.min(Modifier.MOST, n); size++) {
+      for (int bits = 0; bits < 1 << n; bits++) {
+        if (Integer.bitCount(bits) == size) {
+          EnumSet<Modifier> set = EnumSet.noneOf(Modifier.class);
+          for (int i = 0; i < n; i++) {
+            if ((bits & 1 << i) != 0) {
+              set.add(fitting.get(i));
+            }
+          }
+          // RANGE is laid on by the search, which knows the caps of the day.
+          if (set.remove(Modifier.RANGE)) {
+            continue;
+          }
+          all.add(Variant.of(movement, set, 100));
+        }
+      }
+    }
+    return List.copyOf(all);
+  }
+
+  public List<Family> families() {
+    return List.copyOf(families.values());
+  }
+
+  public List<Movement> movements() {
+    return List.copyOf(movements.values());
+  }
+
+  public Optional<Movement> find(String movementId) {
+    return Optional.ofNullable(movements.get(movementId));
+  }
+
+  /** The movement of that id; throws {@link IllegalArgumentException} naming an unknown one. */
+  public Movement movement(String id) {
+    return find(id).orElseThrow(() -> new IllegalArgumentException("unknown movement: " + id));
+  }
+
+  public Family family(String id) {
+    Family family = families.get(id);
+    if (family == null) {
+      throw new IllegalArgumentException("unknown family: " + id);
+    }
+    return family;
+  }
+
+  /** Every variant without a range cut, fewest modifiers first. The first has none. */
+  public List<Variant> variants(Movement movement) {
+    List<Variant> known = variants.get(movement.id());
+    if (known == null) {
+      throw new IllegalArgumentException("unknown movement: " + movement.id());
+    }
+    return known;
+  }
+
+  /**
+   * The variant with the longest useful range inside the caps, RANGE added to its modifiers; empty
+   * when no joint that can be cut is over its cap, the range left is not useful, or the modifiers
+   * are already as many as allowed.
+   */
+  public Optional<Variant> shortened(Variant variant, Caps caps, Side working) {
+    Movement movement = variant.movement();
+    if (movement.leastRange() == 100
+        || !movement.modifiers().contains(Modifier.RANGE)
+        || variant.modifiers().size() >= Modifier.MOST) {
+      return Optional.empty();
+    }
+    Variant cut = variant.cutTo(caps, working);
+    if (cut.range() == 100) {
+      return Optional.empty();
+    }
+    Set<Modifier> with = EnumSet.of(Modifier.RANGE);
+    with.addAll(variant.modifiers());
+    return Optional.of(Variant.of(movement, with, cut.range()));
+  }
+}

@@ -1,0 +1,176 @@
+package riposo.core.movement;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import riposo.core.limit.Act;
+import riposo.core.limit.Axis;
+import riposo.core.limit.JointMotion;
+import riposo.core.limit.Loading;
+import riposo.core.limit.Side;
+
+/** A movement's demands while modifiers change them; flattened into cells at the end. */
+final class Draft {
+  final SidePattern sides;
+  final int leastRange;
+  Position position;
+  final List<JointDemand> joints;
+  final List<SpineDemand> spine;
+  int impact;
+  int balance;
+  boolean supported;
+  final List<BearingDemand> bearing;
+  int leastGrams;
+  final int hands;
+  boolean overhead;
+  int hold;
+  final int pressure;
+  final Set<Axis> head;
+  int grip;
+  int effort;
+  int complexity;
+  final Set<Act> acts;
+  boolean oneSide;
+  boolean padded;
+
+  Draft(Movement m) {
+    Demands d = m.demands();
+    sides = m.sides();
+    leastRange = m.leastRange();
+    position = d.position();
+    joints = new ArrayList<>(d.joints());
+    spine = new ArrayList<>(d.spine());
+    impact = d.impact();
+    balance = d.balance();
+    supported = d.supported();
+    bearing = new ArrayList<>(d.bearing());
+    leastGrams = d.leastGrams();
+    hands = d.hands();
+    overhead = d.overhead();
+    hold = d.holdSeconds();
+    pressure = d.pressure();
+    head = new HashSet<>(d.head());
+    grip = d.grip();
+    effort = d.effort();
+    complexity = d.complexity();
+    acts = EnumSet.noneOf(Act.class);
+    acts.addAll(d.acts());
+  }
+
+  /** Kneeling, and every way to the floor and up, puts a knee down. */
+  boolean kneelsBare() {
+    return position.onFloor() && !padded;
+  }
+
+  void lower(JointMotion motion, int degrees) {
+    joints.replaceAll(
+        j ->
+            j.motion() == motion
+                ? new JointDemand(motion, Math.max(0, j.degrees() - degrees), j.loading(), j.part())
+                : j);
+  }
+
+  /**
+   * Cuts every cuttable joint range to that percentage of itself, rounded down to whole degrees.
+   */
+  void cutRange(int percent, Set<JointMotion> ranged) {
+    joints.replaceAll(
+        j ->
+            ranged.contains(j.motion())
+                ? new JointDemand(j.motion(), j.degrees() * percent / 100, j.loading(), j.part())
+                : j);
+  }
+
+  boolean oneSided() {
+    return sides == SidePattern.ONE_SIDE || oneSide;
+  }
+
+  /**
+   * The demand array. For one-sided work {@code working} is the side at work; for the rest it is
+   * BOTH.
+   */
+  int[] cells(Side working) {
+    int[] v = new int[Axis.CELLS];
+    put(v, Axis.position(position.id()), Side.BOTH, 1);
+    put(v, position.surface, Side.BOTH, 1);
+    if (position.onFloor()) {
+      put(v, Axis.FLOOR_TRANSFER, Side.BOTH, 1);
+      // The way down and up goes through half-kneeling; knees meet the floor there.
+      put(v, Axis.position(Position.HALF_KNEELING.id()), Side.BOTH, 1);
+      put(v, Axis.KNEEL_BARE, Side.BOTH, padded ? 0 : 1);
+    }
+    for (JointDemand j : joints) {
+      for (Side side : sidesOf(j.part(), j.motion().arm, working)) {
+        put(v, Axis.joint(j.motion(), Loading.FREE), side, j.degrees());
+        if (j.loading() != Loading.FREE) {
+          put(v, Axis.joint(j.motion(), Loading.OWN), side, j.degrees());
+        }
+        if (j.loading() == Loading.ADDED) {
+          put(v, Axis.joint(j.motion(), Loading.ADDED), side, j.degrees());
+        }
+      }
+    }
+    for (SpineDemand s : spine) {
+      put(v, Axis.of("spine." + s.motion() + ".any"), Side.BOTH, s.level());
+      if (s.loaded()) {
+        put(v, Axis.of("spine." + s.motion() + ".loaded"), Side.BOTH, s.level());
+      }
+    }
+    put(v, Axis.IMPACT, Side.BOTH, impact);
+    put(v, supported ? Axis.BALANCE_HELD : Axis.BALANCE, Side.BOTH, balance);
+    for (BearingDemand b : bearing) {
+      for (Side side : sidesOf(b.part(), b.arm(), working)) {
+        put(v, b.arm() ? Axis.BEARING_ARM : Axis.BEARING_LEG, side, b.percent());
+      }
+    }
+    if (leastGrams > 0) {
+      List<Side> loaded =
+          hands == 1 || oneSide
+              ? sidesOf(Part.WORKING, true, working)
+              : List.of(Side.LEFT, Side.RIGHT);
+      loaded.forEach(side -> put(v, Axis.LOAD_HAND, side, leastGrams));
+      int total = leastGrams * (working == Side.BOTH ? hands : loaded.size());
+      put(v, Axis.LOAD_TOTAL, Side.BOTH, total);
+      if (overhead) {
+        put(v, Axis.LOAD_OVERHEAD, Side.BOTH, total);
+      }
+      if (position.onFloor()) {
+        put(v, Axis.LOAD_FROM_FLOOR, Side.BOTH, total);
+      }
+    }
+    put(v, Axis.HOLD, Side.BOTH, hold);
+    put(v, Axis.PRESSURE, Side.BOTH, pressure);
+    head.forEach(h -> put(v, h, Side.BOTH, 1));
+    sidesOf(oneSided() && hands < 2 || oneSide ? Part.WORKING : Part.BOTH, true, working)
+        .forEach(side -> put(v, Axis.GRIP, side, grip));
+    put(v, Axis.EFFORT, Side.BOTH, effort);
+    put(v, Axis.COMPLEXITY, Side.BOTH, complexity);
+    acts.forEach(a -> put(v, Axis.act(a), Side.BOTH, 1));
+    if (acts.contains(Act.STAND_UP)) {
+      put(v, Axis.STANDING, Side.BOTH, 1);
+    }
+    return v;
+  }
+
+  private List<Side> sidesOf(Part part, boolean arm, Side working) {
+    if (working == Side.BOTH) {
+      return List.of(Side.LEFT, Side.RIGHT);
+    }
+    return switch (part) {
+      case WORKING -> List.of(working);
+      case OTHER -> List.of(working.other());
+      // A two-armed movement done with one arm leaves the other arm out of it, never the legs.
+      case BOTH -> oneSide && arm ? List.of(working) : List.of(Side.LEFT, Side.RIGHT);
+    };
+  }
+
+  private static void put(int[] v, Axis axis, Side side, int value) {
+    int cell = axis.cell(side == Side.BOTH ? Side.LEFT : side);
+    v[cell] = Math.max(v[cell], value);
+    if (side == Side.BOTH && axis.sided) {
+      v[axis.cell(Side.RIGHT)] = Math.max(v[axis.cell(Side.RIGHT)], value);
+    }
+  }
+}

@@ -1,0 +1,27 @@
+package riposo.core.movement;
+
+import java.util.List;
+
+/** Movements that train the same thing, ordered by rung, gentlest first. */
+public record Family(String id, String name, Purpose purpose, List<Movement> rungs) {
+  public Family {
+    if (rungs.isEmpty()) {
+      throw new IllegalArgumentException(id + ": a family needs at least one movement");
+    }
+    for (int i = 1; i < rungs.size(); i++) {
+      if (rungs.get(i).rung() <= rungs.get(i - 1).rung()) {
+        throw new IllegalArgumentException(
+            id
+                + ": rungs must rise, but "
+                + rungs.get(i).id()
+                + " follows "
+                + rungs.get(i - 1).id());
+      }
+      if (rungs.get(i).difficulty() < rungs.get(i - 1).difficulty()) {
+        throw new IllegalArgumentException(
+            id + ": " + rungs.get(i).id() + " is a higher rung but less difficult");
+      }
+    }
+    rungs = List.copyOf(rungs);
+  }
+}

@@ -1,0 +1,75 @@
+package riposo.core.movement;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.JointMotion;
+
+/**
+ * One exercise in one position.
+ *
+ * @param rung place in its family, 1 = gentlest
+ * @param difficulty 0 to 100, comparable across families
+ * @param share share of body weight moved, 0 to 1; null where it does not apply
+ * @param kit each entry is a set of which any one will do
+ * @param leastRange percentage of the full range that is still useful; 100 when it cannot be cut
+ * @param ranged the joint motions that a shorter range cuts
+ */
+public record Movement(
+    String id,
+    String name,
+    String familyId,
+    Purpose purpose,
+    int rung,
+    int difficulty,
+    SidePattern sides,
+    Tempo tempo,
+    LoadKind loadKind,
+    @Nullable Double share,
+    Set<String> primary,
+    Set<String> secondary,
+    List<Set<Kit>> kit,
+    Demands demands,
+    int leastRange,
+    Set<JointMotion> ranged,
+    Set<Modifier> modifiers,
+    List<String> cues,
+    List<String> faults) {
+
+  public Movement {
+    if (rung < 1) {
+      throw new IllegalArgumentException(id + ": rung starts at 1, was " + rung);
+    }
+    if (difficulty < 0 || difficulty > 100) {
+      throw new IllegalArgumentException(id + ": difficulty 0 to 100, was " + difficulty);
+    }
+    if (leastRange < 1 || leastRange > 100) {
+      throw new IllegalArgumentException(id + ": least range 1 to 100 %, was " + leastRange);
+    }
+    if (leastRange < 100 && ranged.isEmpty()) {
+      throw new IllegalArgumentException(id + ": a least range needs the joints it cuts");
+    }
+    if (primary.isEmpty() || cues.isEmpty() || faults.isEmpty()) {
+      throw new IllegalArgumentException(id + ": muscles, cues and faults must be given");
+    }
+    kit = List.copyOf(kit);
+    cues = List.copyOf(cues);
+    faults = List.copyOf(faults);
+  }
+
+  public Position position() {
+    return demands.position();
+  }
+
+  /** Primary and secondary muscles together. */
+  public Set<String> muscles() {
+    Set<String> all = new HashSet<>(primary);
+    all.addAll(secondary);
+    return all;
+  }
+
+  public boolean isHold() {
+    return demands.holdSeconds() > 0;
+  }
+}

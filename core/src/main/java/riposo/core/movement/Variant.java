@@ -1,0 +1,175 @@
+package riposo.core.movement;
+
+import java.util.Collections;
+import java.util.EnumSet;
+import java.util.Set;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
+import riposo.core.limit.JointMotion;
+import riposo.core.limit.Side;
+
+/**
+ * A movement with a set of modifiers and, when RANGE is among them, the percentage of the range
+ * kept. Demand arrays are made once: {@link #whole()} for the movement as it is done (both sides,
+ * in turn where one-sided), {@link #half(Side)} for one side alone.
+ */
+public final class Variant {
+  private final Movement movement;
+  private final Set<Modifier> modifiers;
+  private final int range;
+  private final Draft draft;
+  private final int[] whole;
+  private final int @org.jspecify.annotations.Nullable [] left;
+  private final int @org.jspecify.annotations.Nullable [] right;
+
+  private Variant(Movement movement, Set<Modifier> modifiers, int range) {
+    this.movement = movement;
+    this.modifiers = modifiers;
+    this.range = range;
+    this.draft = new Draft(movement);
+    for (Modifier m : modifiers) {
+      m.apply(draft);
+    }
+    if (range < 100) {
+      draft.cutRange(range, movement.ranged());
+    }
+    if (draft.oneSided()) {
+      left = draft.cells(Side.LEFT);
+      right = draft.cells(Side.RIGHT);
+      whole = new int[Axis.CELLS];
+      for (int i = 0; i < whole.length; i++) {
+        whole[i] = Math.max(left[i], right[i]);
+      }
+    } else {
+      left = null;
+      right = null;
+      whole = draft.cells(Side.BOTH);
+    }
+  }
+
+  /**
+   * The movement with these modifiers. Throws when one is not accepted by the movement, changes
+   * nothing in it, or when there are more than {@link Modifier#MOST}.
+   *
+   * @param range percentage of range kept, 100 unless RANGE is among the modifiers
+   */
+  public static Variant of(Movement movement, Set<Modifier> modifiers, int range) {
+    if (modifiers.size() > Modifier.MOST) {
+      throw new IllegalArgumentException("at most 3 modifiers, was " + modifiers);
+    }
+    Draft probe = new Draft(movement);
+    EnumSet<Modifier> ordered = EnumSet.noneOf(Modifier.class);
+    ordered.addAll(modifiers);
+    for (Modifier m : ordered) {
+      if (!movement.modifiers().contains(m) || !m.fits(probe)) {
+        throw new IllegalArgumentException(movement.id() + " does not take " + m);
+      }
+    }
+    if (ordered.contains(Modifier.RANGE) != (range < 100)
+        || range < movement.leastRange()
+        || range > 100) {
+      throw new IllegalArgumentException(
+          movement.id() + ": a range of " + range + " % with " + ordered + " is not possible");
+    }
+    return new Variant(movement, Collections.unmodifiableSet(ordered), range);
+  }
+
+  /**
+   * The same variant with the longest range that the caps leave on every joint that can be cut, or
+   * itself when they leave none that is useful. Rounds down, so a cap is never passed by rounding.
+   */
+  Variant cutTo(Caps caps, Side working) {
+    int[] demand = demand(working);
+    int percent = 100;
+    for (JointDemand j : draft.joints) {
+      if (movement.ranged().contains(j.motion())) {
+        for (String level : new String[] {"any", "loaded", "added"}) {
+          Axis axis = Axis.of("joint." + j.motion().id() + "." + level);
+          for (Side side : new Side[] {Side.LEFT, Side.RIGHT}) {
+            int asked = demand[axis.cell(side)];
+            int cap = caps.cap(axis.cell(side));
+            if (asked > cap) {
+              // floor, then the cut itself floors again: never above the cap
+              percent = Math.min(percent, cap * 100 / asked);
+            }
+          }
+        }
+      }
+    }
+    return percent == 100 || percent < movement.leastRange()
+        ? this
+        : new Variant(movement, modifiers, percent);
+  }
+
+  public Movement movement() {
+    return movement;
+  }
+
+  /** In the fixed order of {@link Modifier}. */
+  public Set<Modifier> modifiers() {
+    return modifiers;
+  }
+
+  /** Percentage of the full range kept. */
+  public int range() {
+    return range;
+  }
+
+  /** True when the work is done one side at a time. */
+  public boolean oneSided() {
+    return draft.oneSided();
+  }
+
+  public boolean supported() {
+    return draft.supported;
+  }
+
+  public Position position() {
+    return draft.position;
+  }
+
+  public int holdSeconds() {
+    return draft.hold;
+  }
+
+  /** True when a weight or band may still be held. */
+  public boolean loadable() {
+    return movement.loadKind() != LoadKind.NONE && !modifiers.contains(Modifier.NO_WEIGHT);
+  }
+
+  /** How many hands hold a weight at once. */
+  public int handsLoaded() {
+    return draft.oneSide ? Math.min(1, draft.hands) : draft.hands;
+  }
+
+  public boolean overhead() {
+    return draft.overhead;
+  }
+
+  /** The degrees reached in a motion, greatest over both sides; 0 when it does not move. */
+  public int degrees(JointMotion motion) {
+    return draft.joints.stream()
+        .filter(j -> j.motion() == motion)
+        .mapToInt(JointDemand::degrees)
+        .max()
+        .orElse(0);
+  }
+
+  /** Demands of the movement as it is done on both sides. Not to be changed. */
+  public int[] whole() {
+    return whole;
+  }
+
+  /** Demands of one side alone; throws when the variant cannot be done on one side. */
+  public int[] half(Side side) {
+    int[] v = side == Side.LEFT ? left : right;
+    if (v == null || side == Side.BOTH) {
+      throw new IllegalStateException(movement.id() + " is not one-sided");
+    }
+    return v;
+  }
+
+  public int[] demand(Side working) {
+    return working == Side.BOTH ? whole : half(working);
+  }
+}

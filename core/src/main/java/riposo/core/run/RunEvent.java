@@ -1,0 +1,84 @@
+package riposo.core.run;
+
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Side;
+
+/**
+ * One thing that happened in a run. Append-only; the id is made by the device, so that the same
+ * event sent twice is one event.
+ *
+ * @param at device time, milliseconds since 1970 UTC
+ * @param seq number on the device, breaks ties of time
+ * @param segment target segment of GOTO; null otherwise
+ * @param seconds seconds added by EXTEND; null otherwise
+ * @param entry the set logged by ENTRY; null otherwise
+ * @param text the sign of STOP, or a note; null otherwise
+ */
+public record RunEvent(
+    UUID id,
+    long at,
+    int seq,
+    Kind kind,
+    @Nullable Integer segment,
+    @Nullable Integer seconds,
+    @Nullable Entry entry,
+    @Nullable String text) {
+  /** Kinds of event. */
+  public enum Kind {
+    START,
+    PAUSE,
+    RESUME,
+    GOTO,
+    EXTEND,
+    ENTRY,
+    STOP,
+    FINISH
+  }
+
+  /**
+   * A logged set, or what is newly known of one: null leaves what was logged before.
+   *
+   * @param grams weight per hand
+   */
+  public record Entry(
+      String slotKey,
+      int round,
+      Side side,
+      @Nullable Integer effort,
+      @Nullable Integer pain,
+      @Nullable String painWhere,
+      @Nullable Integer reps,
+      @Nullable Integer grams,
+      @Nullable Boolean formLost) {
+    public Entry {
+      check("effort", effort, 10);
+      check("pain", pain, 10);
+      check("reps", reps, 500);
+      check("grams", grams, 100_000);
+      if (round < 0 || round > 20) {
+        throw new IllegalArgumentException("round must lie between 0 and 20, was " + round);
+      }
+    }
+
+    private static void check(String what, @Nullable Integer value, int greatest) {
+      if (value != null && (value < 0 || value > greatest)) {
+        throw new IllegalArgumentException(
+            what + " must lie between 0 and " + greatest + ", was " + value);
+      }
+    }
+
+    Entry over(Entry earlier) {
+      return new Entry(
+          slotKey,
+          round,
+          side,
+          effort != null ? effort : earlier.effort,
+          pain != null ? pain : earlier.pain,
+          painWhere != null ? painWhere : earlier.painWhere,
+          reps != null ? reps : earlier.reps,
+          grams != null ? grams : earlier.grams,
+          formLost != null ? formLost : earlier.formLost);
+    }
+  }
+}

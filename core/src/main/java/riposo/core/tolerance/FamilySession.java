@@ -1,0 +1,78 @@
+package riposo.core.tolerance;
+
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Side;
+
+/**
+ * What one run says about one family.
+ *
+ * @param entries the sets of that family in that run, at least one
+ * @param painBefore pain before the run; null when not asked
+ * @param stoppedBySign true when the stop panel ended the run
+ * @param othersHurt true when another family of the run was painful and this one was not: the next
+ *     morning is then laid at the other's door
+ * @param nextDay the check-in; null when not answered
+ * @param verdict what was decided after this run (accepted or overridden); null while undecided
+ */
+public record FamilySession(
+    UUID runId,
+    LocalDate date,
+    List<SetEntry> entries,
+    @Nullable Integer painBefore,
+    boolean stoppedBySign,
+    boolean othersHurt,
+    @Nullable NextDay nextDay,
+    @Nullable Verdict verdict) {
+  public FamilySession {
+    if (entries.isEmpty()) {
+      throw new IllegalArgumentException("a family session needs at least one entry");
+    }
+    entries = List.copyOf(entries);
+  }
+
+  /** Greatest pain during; empty when none was logged. */
+  public OptionalInt pain() {
+    return entries.stream().filter(e -> e.pain() != null).mapToInt(SetEntry::pain).max();
+  }
+
+  /** Greatest effort; empty when none was logged. */
+  public OptionalInt effort() {
+    return entries.stream().filter(e -> e.effort() != null).mapToInt(SetEntry::effort).max();
+  }
+
+  /** The movement of the last set. */
+  public SetEntry last() {
+    return entries.get(entries.size() - 1);
+  }
+
+  /** The last set on each side, or the last when the sides are done together. */
+  public List<SetEntry> lastSets() {
+    int round = entries.stream().mapToInt(SetEntry::round).max().orElseThrow();
+    return entries.stream()
+        .filter(e -> e.round() == round)
+        .sorted(Comparator.comparing((SetEntry e) -> e.side() == Side.BOTH ? 0 : 1))
+        .toList();
+  }
+
+  /** Next morning minus before the run; empty when either is missing. */
+  public OptionalInt morningRise() {
+    return nextDay == null || painBefore == null || othersHurt
+        ? OptionalInt.empty()
+        : OptionalInt.of(nextDay.pain() - painBefore);
+  }
+
+  /** True only when the check-in is answered and nothing got worse. Unknown is not good. */
+  public boolean settled() {
+    return nextDay != null
+        && painBefore != null
+        && nextDay.pain() <= painBefore
+        && nextDay.compared() != NextDay.Compared.WORSE
+        && !nextDay.moreTired()
+        && nextDay.newSigns().isEmpty();
+  }
+}

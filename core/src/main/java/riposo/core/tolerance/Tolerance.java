@@ -1,0 +1,232 @@
+package riposo.core.tolerance;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Loads;
+
+/**
+ * The verdict on one family: first rule that holds (handbook 7).
+ *
+ * @param school the client's school of pain
+ * @param usualPain the client's recorded usual pain, 0 to 10
+ * @param goalEffort effort aimed for
+ * @param noProgression true when STEP_UP is impossible for this client
+ */
+public record Tolerance(School school, int usualPain, int goalEffort, boolean noProgression) {
+
+  /** A tempo that lowers slowly: what a step too big is replaced by. */
+  public static final String SLOW_TEMPO = "4-0-2-0";
+
+  public Tolerance {
+    if (usualPain < 0 || usualPain > 10 || goalEffort < 1 || goalEffort > 10) {
+      throw new IllegalArgumentException("usual pain 0 to 10 and goal effort 1 to 10 are wanted");
+    }
+  }
+
+  /**
+   * Judges the last of the sessions, which are in time order and at least one.
+   *
+   * @param steps the steps open from where the client stands
+   */
+  public Judgement judge(List<FamilySession> sessions, Steps steps) {
+    FamilySession now = sessions.get(sessions.size() - 1);
+    FamilySession before = sessions.size() > 1 ? sessions.get(sessions.size() - 2) : null;
+    SetEntry at = now.last();
+    List<UUID> one = List.of(now.runId());
+    List<UUID> two = before == null ? one : List.of(before.runId(), now.runId());
+    int pain = now.pain().orElse(-1);
+    Change stop = new Change(Change.Kind.STOP, at.movementId(), at.grams(), null, null, null, null);
+    if (now.stoppedBySign()) {
+      return new Judgement(Verdict.STOP_AND_REFER, Rule.STOP_SIGN, Map.of(), one, stop);
+    }
+    int worst = Math.max(pain, now.nextDay() == null ? -1 : now.nextDay().pain());
+    if (worst > 7) {
+      return new Judgement(Verdict.STOP_AND_REFER, Rule.STOP_PAIN, facts("pain", worst), one, stop);
+    }
+    if (now.nextDay() != null && !now.nextDay().newSigns().isEmpty()) {
+      return new Judgement(
+          Verdict.STOP_AND_REFER,
+          Rule.STOP_NEW_SIGN,
+          facts("signs", now.nextDay().newSigns().size()),
+          one,
+          stop);
+    }
+    Judgement ease = ease(now, before, steps, one, two);
+    if (ease != null) {
+      if (before != null && before.verdict() == Verdict.EASE && !relieved(before, now)) {
+        return new Judgement(
+            Verdict.STOP_AND_REFER, Rule.STOP_TWO_EASES, facts("eases", 2), two, stop);
+      }
+      return ease;
+    }
+    if (!noProgression && before != null && twoForTwo(before, now)) {
+      Change up = stepUp(now, steps);
+      if (up != null) {
+        SetEntry last = now.lastSets().get(0);
+        Map<String, Integer> f = facts("reps", last.reps() == null ? 0 : last.reps());
+        f.put("target", last.targetReps() == null ? 0 : last.targetReps());
+        f.put("effort", now.effort().orElse(0));
+        f.put("goal", goalEffort);
+        return new Judgement(Verdict.STEP_UP, Rule.STEP_UP, f, two, up);
+      }
+    }
+    Map<String, Integer> f = new LinkedHashMap<>();
+    SetEntry last = now.lastSets().get(0);
+    if (last.reps() != null && last.targetReps() != null) {
+      f.put("reps", last.reps());
+      f.put("wanted", last.targetReps() + 2);
+    }
+    now.effort().ifPresent(e -> f.put("effort", e));
+    if (now.nextDay() == null) {
+      f.put("unanswered", 1);
+    }
+    if (noProgression) {
+      f.put("noProgression", 1);
+    }
+    return new Judgement(
+        Verdict.STAY,
+        Rule.STAY,
+        f,
+        one,
+        new Change(Change.Kind.NONE, at.movementId(), at.grams(), null, null, null, null));
+  }
+
+  private @Nullable Judgement ease(
+      FamilySession now,
+      @Nullable FamilySession before,
+      Steps steps,
+      List<UUID> one,
+      List<UUID> two) {
+    Change down = stepDown(now, steps);
+    OptionalInt pain = now.pain();
+    if (school == School.PAIN_FREE && pain.isPresent() && pain.getAsInt() >= usualPain + 1) {
+      Map<String, Integer> f = facts("pain", pain.getAsInt());
+      f.put("usual", usualPain);
+      return new Judgement(Verdict.EASE, Rule.EASE_PAIN_FREE, f, one, down);
+    }
+    if (school == School.MONITORED && pain.isPresent()) {
+      int p = pain.getAsInt();
+      boolean stays = now.morningRise().orElse(0) > 0;
+      boolean rising =
+          before != null
+              && before.pain().isPresent()
+              && p >= 3
+              && p >= before.pain().getAsInt() + 2;
+      if (p > 5 || p >= 3 && (stays || rising)) {
+        Map<String, Integer> f = facts("pain", p);
+        now.morningRise().ifPresent(r -> f.put("rise", r));
+        return new Judgement(Verdict.EASE, Rule.EASE_MONITORED, f, one, down);
+      }
+    }
+    int rise = now.morningRise().orElse(0);
+    if (rise >= 2) {
+      return new Judgement(Verdict.EASE, Rule.EASE_MORNING, facts("rise", rise), one, down);
+    }
+    if (rise >= 1 && before != null && before.morningRise().orElse(0) >= 1) {
+      return new Judgement(Verdict.EASE, Rule.EASE_MORNING_TWICE, facts("rise", rise), two, down);
+    }
+    if (before != null
+        && now.effort().orElse(0) >= goalEffort + 2
+        && before.effort().orElse(0) >= goalEffort + 2) {
+      Map<String, Integer> f = facts("effort", now.effort().orElse(0));
+      f.put("goal", goalEffort);
+      return new Judgement(Verdict.EASE, Rule.EASE_EFFORT, f, two, down);
+    }
+    if (now.nextDay() != null && now.nextDay().moreTired()) {
+      SetEntry at = now.last();
+      Integer half = at.targetReps() == null ? null : Math.max(1, at.targetReps() / 2);
+      return new Judgement(
+          Verdict.EASE,
+          Rule.EASE_FATIGUE,
+          Map.of(),
+          one,
+          new Change(
+              Change.Kind.HALVE_SESSION, at.movementId(), at.grams(), half, null, null, null));
+    }
+    return null;
+  }
+
+  /** Relief: less pain now than at the EASE before. */
+  private static boolean relieved(FamilySession before, FamilySession now) {
+    return now.pain().isPresent()
+        && before.pain().isPresent()
+        && now.pain().getAsInt() < before.pain().getAsInt();
+  }
+
+  /**
+   * Two or more repetitions over target at effort at or under goal in the last set, twice running.
+   */
+  private boolean twoForTwo(FamilySession before, FamilySession now) {
+    SetEntry a = before.last();
+    SetEntry b = now.last();
+    return a.movementId().equals(b.movementId())
+        && java.util.Objects.equals(a.grams(), b.grams())
+        && over(before)
+        && over(now)
+        && before.settled()
+        && now.settled();
+  }
+
+  private boolean over(FamilySession s) {
+    return s.lastSets().stream()
+        .allMatch(
+            e ->
+                !e.formLost()
+                    && e.effort() != null
+                    && e.effort() <= goalEffort
+                    && (e.targetReps() == null
+                        ? e.effort() <= goalEffort - 2 // a hold has no repetitions to exceed
+                        : e.reps() != null && e.reps() >= e.targetReps() + 2));
+  }
+
+  private @Nullable Change stepUp(FamilySession now, Steps steps) {
+    SetEntry at = now.last();
+    Integer grams = at.grams();
+    if (grams != null && steps.nextGrams() != null) {
+      int next = steps.nextGrams();
+      if (grams > 0 && !Loads.tooBig(grams, next)) {
+        return new Change(Change.Kind.LOAD_UP, at.movementId(), next, null, null, grams, null);
+      }
+      int target = at.targetReps() == null ? 8 : at.targetReps();
+      if (grams > 0) {
+        int equal = Loads.equalReps(grams, next, target, 10 - Math.max(5, goalEffort));
+        if (at.reps() != null && at.reps() >= equal) {
+          return new Change(Change.Kind.LOAD_UP, at.movementId(), next, null, null, grams, equal);
+        }
+        return new Change(
+            Change.Kind.SLOWER, at.movementId(), grams, null, SLOW_TEMPO, next, equal);
+      }
+      return new Change(Change.Kind.LOAD_UP, at.movementId(), next, null, null, grams, null);
+    }
+    if (steps.nextRung() != null) {
+      return new Change(Change.Kind.RUNG_UP, steps.nextRung(), null, null, null, grams, null);
+    }
+    return steps.blocked()
+        ? null // a limit is in the way: stay
+        : new Change(Change.Kind.SLOWER, at.movementId(), grams, null, SLOW_TEMPO, null, null);
+  }
+
+  private static Change stepDown(FamilySession now, Steps steps) {
+    SetEntry at = now.last();
+    Integer grams = at.grams();
+    if (grams != null && grams > 0) {
+      int down = steps.previousGrams() == null ? 0 : steps.previousGrams();
+      return new Change(Change.Kind.LOAD_DOWN, at.movementId(), down, null, null, grams, null);
+    }
+    if (steps.previousRung() != null) {
+      return new Change(Change.Kind.RUNG_DOWN, steps.previousRung(), null, null, null, null, null);
+    }
+    Integer fewer = at.targetReps() == null ? null : Math.max(1, at.targetReps() / 2);
+    return new Change(Change.Kind.FEWER_REPS, at.movementId(), grams, fewer, null, null, null);
+  }
+
+  private static Map<String, Integer> facts(String name, int value) {
+    Map<String, Integer> f = new LinkedHashMap<>();
+    f.put(name, value);
+    return f;
+  }
+}
