@@ -1,0 +1,350 @@
+package riposo.core.wording;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import riposo.core.adapt.AdaptedSlot;
+import riposo.core.adapt.Ceiling;
+import riposo.core.adapt.Performed;
+import riposo.core.adapt.Standing;
+import riposo.core.dose.Dose;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Broken;
+import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Kit;
+import riposo.core.movement.Modifier;
+import riposo.core.movement.Movement;
+import riposo.core.plan.PlanCheck;
+import riposo.core.tolerance.Change;
+import riposo.core.tolerance.Judgement;
+
+/** Sentences from facts, plain and short, to a colleague. Numbers carry their units. */
+public final class Wording {
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+  private static final List<String> SPINE = List.of("none", "mid range", "end range");
+  private static final List<String> BALANCE =
+      List.of("seated", "wide stance", "narrow or staggered stance", "one leg", "one leg moving");
+  private static final List<String> IMPACT =
+      List.of("walking pace", "brisk step", "low hop", "jump");
+  private final Catalogue catalogue;
+
+  public Wording(Catalogue catalogue) {
+    this.catalogue = catalogue;
+  }
+
+  public static String day(LocalDate date) {
+    return DAY.format(date);
+  }
+
+  /** Grams as kilograms: "2.5 kg". */
+  public static String kg(int grams) {
+    return BigDecimal.valueOf(grams, 3).stripTrailingZeros().toPlainString() + " kg";
+  }
+
+  /** An amount on an axis with its unit or level in words. */
+  public static String amount(Axis axis, int value) {
+    return switch (axis.unit) {
+      case DEGREES -> value + "°";
+      case GRAMS -> kg(value);
+      case PERCENT -> value + " %";
+      case SECONDS -> value + " s";
+      case MINUTES -> value + " min";
+      case PER_WEEK -> value + " a week";
+      case CLOSED -> "closed";
+      case LEVEL -> {
+        if (axis.id.startsWith("spine.")) {
+          yield SPINE.get(Math.min(value, 2));
+        }
+        if (axis.id.startsWith("balance.")) {
+          yield BALANCE.get(Math.min(value, 4));
+        }
+        yield axis == Axis.IMPACT ? IMPACT.get(Math.min(value, 3)) : String.valueOf(value);
+      }
+    };
+  }
+
+  /** A limit in a few words: "right arm raised under load ≤ 80°", "no dip". */
+  public static String limit(String axisId, Side side, int cap) {
+    Axis axis = Axis.of(axisId);
+    String words = side(side) + axis.words;
+    if (axis.unit == Axis.Unit.CLOSED) {
+      return "no " + axis.words.replaceFirst("^(a|an|the) ", "");
+    }
+    return cap == 0 && axis.unit == Axis.Unit.LEVEL && axis.id.startsWith("spine.")
+        ? "no " + words
+        : words + " ≤ " + amount(axis, cap);
+  }
+
+  private static String side(Side side) {
+    return side == Side.BOTH ? "" : side.name().toLowerCase(Locale.ROOT) + " ";
+  }
+
+  /**
+   * One broken limit: "asks for 100° of knee bend on the left; limit 60° (physio letter, until 12
+   * Feb)".
+   */
+  public static String broken(Broken b) {
+    Axis axis = Axis.of(b.axisId());
+    String on = b.side() == Side.BOTH ? "" : " on the " + b.side().name().toLowerCase(Locale.ROOT);
+    String until =
+        b.reviewDue()
+            ? ", review due since " + day(java.util.Objects.requireNonNull(b.until()))
+            : b.until() == null ? ", until reviewed" : ", until " + day(b.until());
+    String who =
+        " (" + b.source() + until + (b.strength() == Strength.FIRM ? ", firm" : ", advised") + ")";
+    return axis.unit == Axis.Unit.CLOSED
+        ? "asks for " + axis.words + ", which is closed" + who
+        : "asks for "
+            + amount(axis, b.asked())
+            + " of "
+            + axis.words
+            + on
+            + "; limit "
+            + amount(axis, b.cap())
+            + who;
+  }
+
+  /** All broken limits as sentences, the same limit on both sides said once. */
+  public static List<String> broken(List<Broken> all) {
+    Map<String, Broken> merged = new LinkedHashMap<>();
+    for (Broken b : all) {
+      merged.merge(
+          b.limitId() + "/" + b.asked(),
+          b,
+          (x, y) ->
+              new Broken(
+                  x.axisId(),
+                  Side.BOTH,
+                  x.asked(),
+                  x.cap(),
+                  x.limitId(),
+                  x.strength(),
+                  x.source(),
+                  x.until(),
+                  x.reviewDue()));
+    }
+    return merged.values().stream().map(Wording::broken).toList();
+  }
+
+  public static String missing(Set<Kit> missing) {
+    return "needs "
+        + missing.stream().sorted().map(k -> k.words).collect(Collectors.joining(" and "))
+        + ", not in this kit";
+  }
+
+  public static String above(Ceiling c) {
+    return c.rung() == 0
+        ? "the family is stopped since " + day(c.decidedOn()) + " until reviewed"
+        : "above where the client stands: rung " + c.rung() + ", accepted " + day(c.decidedOn());
+  }
+
+  /** "counter push-up, narrow hands, feet wider"; "rest and breathe". */
+  public String performed(Performed p) {
+    if (p.movementId() == null) {
+      return "Rest and breathe";
+    }
+    StringBuilder s = new StringBuilder(catalogue.movement(p.movementId()).name());
+    for (Modifier m : p.modifiers()) {
+      s.append(", ").append(m == Modifier.RANGE ? "to " + p.range() + " % of the range" : m.words);
+    }
+    return s.toString();
+  }
+
+  /** The parts of a slot: "left One-arm press; right Forward punch, low". */
+  public String parts(List<Performed> parts) {
+    return parts.stream().map(p -> side(p.side()) + performed(p)).collect(Collectors.joining("; "));
+  }
+
+  /** "2 × 8 · 2 kg", "2 × 20 s hold · 0.31 bw". */
+  public static String dose(Dose d) {
+    List<String> parts = new ArrayList<>();
+    if (d.holdSeconds() != null) {
+      parts.add(d.rounds() + " × " + d.holdSeconds() + " s hold");
+    } else if (d.reps() != null) {
+      parts.add(d.rounds() + " × " + d.reps());
+    } else {
+      return d.rounds() + " × rest";
+    }
+    if (d.grams() != null) {
+      parts.add(d.grams() == 0 ? "no weight" : kg(d.grams()) + (d.hands() == 2 ? " each" : ""));
+    } else if (d.band()) {
+      parts.add("band");
+    } else if (d.share() != null) {
+      parts.add(d.share() + " bw");
+    }
+    return String.join(" · ", parts);
+  }
+
+  /** Why the slot is as it is, in one or more short sentences; empty when it is as asked. */
+  public List<String> reasons(AdaptedSlot slot) {
+    List<String> reasons = new ArrayList<>();
+    Standing standing = slot.standing();
+    if (standing != null) {
+      reasons.add(standing(standing));
+    }
+    if (slot.released()) {
+      reasons.add("Your own choice was let go: a limit or the kit no longer allows it.");
+    }
+    if (slot.pinned()) {
+      reasons.add("Your own choice.");
+      Wording.broken(slot.overridden())
+          .forEach(b -> reasons.add("Passed with your reason: " + b + "."));
+    }
+    String asked = catalogue.movement(slot.askedId()).name();
+    if (!slot.result().asAsked() || !slot.askedBroken().isEmpty()) {
+      Wording.broken(slot.askedBroken()).forEach(b -> reasons.add(asked + " " + b + "."));
+    }
+    if (!slot.askedMissing().isEmpty()) {
+      reasons.add(asked + " " + missing(slot.askedMissing()) + ".");
+    }
+    if (slot.result().allRest()) {
+      reasons.add("Nothing of this purpose or its neighbours is open today: rest and breathe.");
+    } else {
+      for (Performed p : slot.result().parts()) {
+        if (p.movementId() == null) {
+          reasons.add("Nothing is open on the " + side(p.side()).trim() + ": that side rests.");
+        } else if (catalogue.movement(p.movementId()).purpose() != slot.purpose()) {
+          reasons.add(
+              "Nothing of this purpose is open; "
+                  + catalogue.movement(p.movementId()).purpose().words
+                  + " is the nearest.");
+        }
+      }
+    }
+    return reasons.stream().distinct().toList();
+  }
+
+  private String standing(Standing s) {
+    String date = day(s.decidedOn());
+    if (s.stopped()) {
+      return "Stopped and referred on " + date + ": closed until reviewed.";
+    }
+    String verdict = s.verdict().toLowerCase(Locale.ROOT).replace('_', ' ');
+    return "From the verdict accepted "
+        + date
+        + ": "
+        + verdict
+        + ", "
+        + name(s.movementId())
+        + (s.grams() == null ? "" : s.grams() == 0 ? ", no weight" : ", " + kg(s.grams()))
+        + (s.tempo() == null ? "" : ", tempo " + s.tempo())
+        + ".";
+  }
+
+  private String name(String movementId) {
+    return catalogue.find(movementId).map(Movement::name).orElse(movementId);
+  }
+
+  public static String check(PlanCheck c) {
+    return switch (c.rule()) {
+      case PlanCheck.WARM_UP_SHORT ->
+          "Warm-up "
+              + clock(c.value())
+              + " is short: "
+              + clock(c.wanted())
+              + " is wanted (5 min or 15 %).";
+      case PlanCheck.COOL_DOWN_SHORT ->
+          "Cool-down " + clock(c.value()) + " is short: " + clock(c.wanted()) + " is wanted.";
+      case PlanCheck.FLOOR_TRIPS -> c.value() + " trips to the floor.";
+      default -> throw new IllegalArgumentException("unknown rule " + c.rule());
+    };
+  }
+
+  /** Seconds as minutes and seconds: "19:40". */
+  public static String clock(int seconds) {
+    return seconds / 60 + ":" + String.format(Locale.ROOT, "%02d", seconds % 60);
+  }
+
+  /** The verdict's evidence and the one change it proposes. */
+  public String judgement(Judgement j) {
+    Map<String, Integer> f = j.facts();
+    String why =
+        switch (j.rule()) {
+          case STOP_SIGN -> "The run ended at the stop panel.";
+          case STOP_PAIN -> "Pain " + f.get("pain") + " of 10, over 7.";
+          case STOP_NEW_SIGN -> "A new sign at the check-in.";
+          case STOP_TWO_EASES -> "Two eases in a row without relief.";
+          case EASE_PAIN_FREE ->
+              "Pain " + f.get("pain") + " of 10, usual " + f.get("usual") + " (pain-free school).";
+          case EASE_MONITORED ->
+              "Pain "
+                  + f.get("pain")
+                  + " of 10"
+                  + (f.containsKey("rise") ? ", next morning " + signed(f.get("rise")) : "")
+                  + " (monitored school).";
+          case EASE_MORNING -> "Next morning worse by " + f.get("rise") + ".";
+          case EASE_MORNING_TWICE -> "Next morning worse by 1 twice running.";
+          case EASE_EFFORT -> "Effort " + f.get("effort") + " twice, goal " + f.get("goal") + ".";
+          case EASE_FATIGUE -> "More tired the next day: half the dose.";
+          case STEP_UP ->
+              f.get("target") == 0
+                  ? "Holds done at effort " + f.get("effort") + " twice, mornings settled."
+                  : f.get("reps")
+                      + " reps for "
+                      + f.get("target")
+                      + " asked at effort "
+                      + f.get("effort")
+                      + " twice, mornings settled.";
+          case STAY -> stay(f);
+        };
+    String change = change(j.change());
+    return change.isEmpty() ? why : why + " " + change;
+  }
+
+  private static String stay(Map<String, Integer> f) {
+    List<String> parts = new ArrayList<>();
+    if (f.containsKey("noProgression")) {
+      parts.add("No stepping up while exertion makes the next day worse.");
+    }
+    if (f.containsKey("unanswered")) {
+      parts.add("No check-in yet, and unknown is not good.");
+    }
+    if (f.containsKey("reps")) {
+      parts.add(f.get("reps") + " reps; " + f.get("wanted") + " twice running would step up.");
+    }
+    return parts.isEmpty() ? "Nothing calls for a change." : String.join(" ", parts);
+  }
+
+  private static String signed(int n) {
+    return n > 0 ? "+" + n : String.valueOf(n);
+  }
+
+  /** The change in words; empty for none. */
+  public String change(Change c) {
+    String movement = name(c.movementId());
+    return switch (c.kind()) {
+      case NONE -> "";
+      case LOAD_UP -> "Proposes " + kg(grams(c.grams())) + " for " + movement + ".";
+      case RUNG_UP -> "Proposes the next rung: " + movement + ".";
+      case SLOWER ->
+          c.equalReps() != null && c.fromGrams() != null
+              ? kg(c.fromGrams())
+                  + " is a step too big, the same as "
+                  + c.equalReps()
+                  + " reps now: lower slowly instead, 4 s."
+              : "Proposes lowering slowly, 4 s.";
+      case LOAD_DOWN ->
+          "Proposes "
+              + (grams(c.grams()) == 0 ? "no weight, a proper dose" : kg(grams(c.grams())))
+              + ".";
+      case RUNG_DOWN -> "Proposes a rung down: " + movement + ".";
+      case FEWER_REPS -> "Proposes half the repetitions.";
+      case HALVE_SESSION -> "Proposes half the dose and nothing added.";
+      case STOP -> "Stop " + movement + " and refer.";
+    };
+  }
+
+  private static int grams(@Nullable Integer grams) {
+    return grams == null ? 0 : grams;
+  }
+}

@@ -1,0 +1,72 @@
+package riposo.server.adapt;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.Cost;
+import riposo.core.dose.Dose;
+import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+import riposo.core.movement.Modifier;
+import riposo.core.plan.Block;
+import riposo.core.plan.Timeline;
+
+/** Plans adapted for clients, for the other modules. */
+public interface AdaptedPlans {
+  /** One thing done in a slot, with all that a screen or a run needs of it. */
+  record PartView(
+      Side side,
+      @Nullable String movementId,
+      @Nullable String familyId,
+      String title,
+      List<Modifier> modifiers,
+      List<String> cues,
+      boolean breathe,
+      Dose dose,
+      String doseText) {}
+
+  /** A nearer movement that was not taken. */
+  record RejectionView(String movementId, String name, List<String> sentences, boolean mendable) {}
+
+  /** A permitted alternative. */
+  record AlternativeView(String movementId, String title) {}
+
+  /** A slot of an adapted plan. */
+  record SlotView(
+      String key,
+      Block block,
+      String purpose,
+      String askedId,
+      String askedName,
+      boolean asAsked,
+      String title,
+      List<String> reasons,
+      List<PartView> parts,
+      List<RejectionView> rejections,
+      List<AlternativeView> next,
+      Cost cost,
+      boolean pinned,
+      boolean released,
+      boolean rest,
+      String stairFamilyId) {}
+
+  /** An adapted plan. */
+  record AdaptedView(
+      UUID planId,
+      String planName,
+      LocalDate date,
+      List<SlotView> slots,
+      Timeline planned,
+      Timeline timeline,
+      List<String> checks,
+      List<String> sessionProblems,
+      @Nullable Strength sessionStrength,
+      @Nullable Integer effortCap,
+      @Nullable String workNote) {}
+
+  AdaptedView view(UUID clientId, UUID planId, LocalDate date);
+
+  AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date);
+}

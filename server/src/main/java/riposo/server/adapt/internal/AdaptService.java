@@ -1,0 +1,442 @@
+package riposo.server.adapt.internal;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.AdaptedSlot;
+import riposo.core.adapt.Adapter;
+import riposo.core.adapt.Performed;
+import riposo.core.adapt.Pin;
+import riposo.core.adapt.PlanAdapter;
+import riposo.core.adapt.Rejection;
+import riposo.core.adapt.Situation;
+import riposo.core.adapt.StairRung;
+import riposo.core.adapt.Standing;
+import riposo.core.limit.Broken;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Modifier;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Variant;
+import riposo.core.wording.Wording;
+import riposo.server.adapt.AdaptedPlans;
+import riposo.server.adapt.StandingSource;
+import riposo.server.client.Clients;
+import riposo.server.limit.Limits;
+import riposo.server.plan.Plans;
+import riposo.server.platform.Audit;
+import riposo.server.platform.Json;
+import riposo.server.platform.Problems;
+import riposo.server.platform.Studios;
+import tools.jackson.core.type.TypeReference;
+
+/** The adapt desk: adapted plans, stairs, and the professional's own choices. */
+@RestController
+@RequestMapping(value = "/api/clients/{clientId}/adapted/{planId}", produces = "application/json")
+@Transactional
+class AdaptService implements AdaptedPlans {
+  /** A step of a stair as shown. */
+  record StairView(
+      String movementId,
+      String name,
+      int rung,
+      boolean open,
+      boolean here,
+      String note,
+      List<String> closedBy,
+      boolean firm,
+      List<String> modifiers) {}
+
+  /** A family's stair, hardest first. */
+  record Stair(
+      String familyId, String familyName, List<StairView> rungs, List<ModifierView> modifiers) {}
+
+  /** A modifier the standing movement accepts. */
+  record ModifierView(Modifier id, String words, boolean on, boolean possible) {}
+
+  /**
+   * A choice: the movement, and the modifiers when they are chosen by hand.
+   *
+   * @param modifiers null to take the fewest that open the movement
+   */
+  record Choose(
+      @NotBlank(message = "Choose a movement.") String movementId,
+      @Nullable @Size(max = 3, message = "At most three modifiers.") List<Modifier> modifiers,
+      @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
+
+  private final PlanAdapter planAdapter;
+  private final Adapter adapter;
+  private final Catalogue catalogue;
+  private final Wording wording;
+  private final Clients clients;
+  private final Limits limits;
+  private final Plans plans;
+  private final StandingSource standings;
+  private final PinStore pins;
+  private final Json json;
+  private final Audit audit;
+  private final Studios studios;
+
+  AdaptService(
+      PlanAdapter planAdapter,
+      Adapter adapter,
+      Wording wording,
+      Clients clients,
+      Limits limits,
+      Plans plans,
+      StandingSource standings,
+      PinStore pins,
+      Json json,
+      Audit audit,
+      Studios studios) {
+    this.planAdapter = planAdapter;
+    this.adapter = adapter;
+    this.catalogue = adapter.catalogue();
+    this.wording = wording;
+    this.clients = clients;
+    this.limits = limits;
+    this.plans = plans;
+    this.standings = standings;
+    this.pins = pins;
+    this.json = json;
+    this.audit = audit;
+    this.studios = studios;
+  }
+
+  @Override
+  public AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date) {
+    Clients.Client client = clients.require(clientId);
+    Map<String, Pin> pinned = new HashMap<>();
+    for (PinRow p : pins.findByClientIdAndPlanId(clientId, planId)) {
+      pinned.put(
+          p.slotKey,
+          new Pin(
+              p.slotKey,
+              json.read(p.parts, new TypeReference<List<Performed>>() {}),
+              json.read(p.overridden, new TypeReference<Set<UUID>>() {})));
+    }
+    return planAdapter.adapt(
+        plans.require(planId).plan(),
+        caps(clientId, date),
+        client.kit(),
+        standings.standings(clientId),
+        pinned,
+        client.mobility());
+  }
+
+  @GetMapping
+  AdaptedView today(
+      @PathVariable UUID clientId,
+      @PathVariable UUID planId,
+      @RequestParam(required = false) @Nullable LocalDate date) {
+    return view(clientId, planId, date == null ? studios.today() : date);
+  }
+
+  @Override
+  public AdaptedView view(UUID clientId, UUID planId, LocalDate date) {
+    Plans.Plan plan = plans.require(planId);
+    AdaptedPlan a = adapt(clientId, planId, date);
+    boolean shorter = a.workSeconds() < plan.plan().format().work();
+    int cycle = plan.plan().format().work() + plan.plan().format().rest();
+    return new AdaptedView(
+        planId,
+        plan.name(),
+        date,
+        a.slots().stream().map(this::slot).toList(),
+        a.planned(),
+        a.timeline(),
+        a.checks().stream().map(Wording::check).toList(),
+        Wording.broken(a.session()).stream().map(s -> "The session " + s + ".").toList(),
+        a.session().isEmpty()
+            ? null
+            : a.session().stream().anyMatch(b -> b.strength() == Strength.FIRM)
+                ? Strength.FIRM
+                : Strength.ADVISED,
+        a.effortCap(),
+        shorter
+            ? "works "
+                + a.workSeconds()
+                + " of each "
+                + cycle
+                + " s: rest at least as long as the limit asks"
+            : null);
+  }
+
+  /** The stair of the family that the slot stands in now. */
+  @GetMapping("/slots/{key}/stair")
+  Stair stair(
+      @PathVariable UUID clientId,
+      @PathVariable UUID planId,
+      @PathVariable String key,
+      @RequestParam(required = false) @Nullable String family) {
+    LocalDate today = studios.today();
+    AdaptedSlot slot = slot(adapt(clientId, planId, today), key);
+    String familyId = family == null ? stairFamily(slot) : family;
+    if (catalogue.families().stream().noneMatch(f -> f.id().equals(familyId))) {
+      throw Problems.notFound("family", familyId);
+    }
+    Situation situation = situation(clientId, today);
+    List<StairView> rungs = new ArrayList<>();
+    for (StairRung r : adapter.stair(familyId, situation)) {
+      Movement m = catalogue.movement(r.movementId());
+      List<String> closed = new ArrayList<>();
+      if (!r.open()) {
+        closed.addAll(Wording.broken(r.broken()));
+        if (!r.missing().isEmpty()) {
+          closed.add(Wording.missing(r.missing()));
+        }
+        if (r.above() != null) {
+          closed.add(Wording.above(r.above()));
+        }
+      }
+      rungs.add(
+          0,
+          new StairView(
+              m.id(),
+              m.name(),
+              r.rung(),
+              r.open(),
+              slot.result().parts().stream().anyMatch(p -> m.id().equals(p.movementId())),
+              m.share() == null ? m.position().id().replace('-', ' ') : m.share() + " bw",
+              closed,
+              r.firm() || !r.missing().isEmpty(),
+              r.modifiers().stream()
+                  .map(x -> x == Modifier.RANGE ? "to " + r.range() + " % of the range" : x.words)
+                  .toList()));
+    }
+    return new Stair(
+        familyId, catalogue.family(familyId).name(), rungs, modifiers(slot, situation));
+  }
+
+  private List<ModifierView> modifiers(AdaptedSlot slot, Situation situation) {
+    Performed at = slot.result().parts().get(0);
+    if (slot.result().parts().size() != 1 || at.movementId() == null) {
+      return List.of();
+    }
+    Movement m = catalogue.movement(at.movementId());
+    List<ModifierView> views = new ArrayList<>();
+    for (Modifier x : Modifier.inOrder(m.modifiers())) {
+      Set<Modifier> with = new HashSet<>(at.modifiers());
+      boolean on = !with.add(x);
+      if (on) {
+        with.remove(x);
+      }
+      boolean possible;
+      try {
+        Performed p = formed(m, with);
+        possible =
+            on
+                ? adapter.broken(p, situation.caps()).isEmpty()
+                : adapter.missing(p, situation).isEmpty();
+      } catch (IllegalArgumentException e) {
+        possible = false;
+      }
+      if (on || possible) {
+        views.add(new ModifierView(x, x.words, on, possible));
+      }
+    }
+    return views;
+  }
+
+  /** Pins a choice. A FIRM limit is never passed; an ADVISED one only with a reason on record. */
+  @PutMapping("/slots/{key}/choice")
+  AdaptedView choose(
+      @PathVariable UUID clientId,
+      @PathVariable UUID planId,
+      @PathVariable String key,
+      @Valid @RequestBody Choose body) {
+    LocalDate today = studios.today();
+    slot(adapt(clientId, planId, today), key);
+    Movement m =
+        catalogue
+            .find(body.movementId())
+            .orElseThrow(
+                () ->
+                    Problems.field(
+                        "/movementId", "There is no movement “" + body.movementId() + "”."));
+    Situation s = situation(clientId, today);
+    Standing standing = standings.standings(clientId).get(m.familyId());
+    if (standing != null && standing.stopped()) {
+      throw Problems.refused(
+          "stopped-family",
+          "This family was stopped on "
+              + Wording.day(standing.decidedOn())
+              + " and stays closed until reviewed.");
+    }
+    Performed form;
+    if (body.modifiers() == null) {
+      Performed open = adapter.open(m.id(), s);
+      if (open == null) {
+        open = adapter.open(m.id(), s.withCaps(s.caps().firmOnly()));
+      }
+      form = open == null ? new Performed(Side.BOTH, m.id(), List.of(), 100) : open;
+    } else {
+      form = Problems.at("/modifiers", () -> formed(m, Set.copyOf(body.modifiers())));
+    }
+    Set<riposo.core.movement.Kit> missing = adapter.missing(form, s);
+    if (!missing.isEmpty()) {
+      throw Problems.refused("missing-kit", m.name() + " " + Wording.missing(missing) + ".");
+    }
+    List<Broken> broken = adapter.broken(form, s.caps());
+    List<String> sentences =
+        Wording.broken(broken).stream().map(x -> m.name() + " " + x + ".").toList();
+    if (broken.stream().anyMatch(b -> b.strength() == Strength.FIRM)) {
+      throw Problems.refused(
+          "firm-limit", "A firm limit closes this; only a clearance lifts it.", sentences);
+    }
+    String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason().trim();
+    if (!broken.isEmpty() && reason == null) {
+      throw Problems.refused(
+          "reason-wanted", "An advised limit closes this; say why you pass it.", sentences);
+    }
+    PinRow row =
+        pins.findByClientIdAndPlanIdAndSlotKey(clientId, planId, key).orElseGet(PinRow::new);
+    row.createdAt = studios.now();
+    row.clientId = clientId;
+    row.planId = planId;
+    row.slotKey = key;
+    row.parts = json.write(List.of(form));
+    row.overridden = json.write(broken.stream().map(Broken::limitId).distinct().toList());
+    row.reason = reason;
+    pins.saveAndFlush(row);
+    audit.changed(
+        "chose",
+        "slot",
+        row.id,
+        key
+            + ": "
+            + wording.performed(form)
+            + (reason == null ? "" : ", passing advised limits: " + reason));
+    return view(clientId, planId, today);
+  }
+
+  @DeleteMapping("/slots/{key}/choice")
+  AdaptedView release(
+      @PathVariable UUID clientId, @PathVariable UUID planId, @PathVariable String key) {
+    clients.require(clientId);
+    pins.findByClientIdAndPlanIdAndSlotKey(clientId, planId, key)
+        .ifPresent(
+            p -> {
+              pins.delete(p);
+              audit.changed("released", "slot", p.id, key);
+            });
+    pins.flush();
+    return view(clientId, planId, studios.today());
+  }
+
+  private static Performed formed(Movement m, Set<Modifier> modifiers) {
+    int range = modifiers.contains(Modifier.RANGE) ? Math.max(m.leastRange(), 70) : 100;
+    Variant v = Variant.of(m, modifiers, range);
+    return new Performed(Side.BOTH, m.id(), Modifier.inOrder(v.modifiers()), range);
+  }
+
+  private Caps caps(UUID clientId, LocalDate date) {
+    return Caps.on(date, limits.of(clientId));
+  }
+
+  private Situation situation(UUID clientId, LocalDate date) {
+    return new Situation(caps(clientId, date), clients.require(clientId).kit().items(), Map.of());
+  }
+
+  private static AdaptedSlot slot(AdaptedPlan plan, String key) {
+    return plan.slots().stream()
+        .filter(s -> s.slotKey().equals(key))
+        .findFirst()
+        .orElseThrow(() -> Problems.notFound("slot", key));
+  }
+
+  private String stairFamily(AdaptedSlot slot) {
+    return slot.result().parts().stream()
+        .filter(p -> p.movementId() != null)
+        .findFirst()
+        .map(p -> catalogue.movement(p.movementId()).familyId())
+        .orElseGet(() -> catalogue.movement(slot.askedId()).familyId());
+  }
+
+  private SlotView slot(AdaptedSlot s) {
+    List<PartView> parts = new ArrayList<>();
+    for (int i = 0; i < s.result().parts().size(); i++) {
+      Performed p = s.result().parts().get(i);
+      Movement m = p.movementId() == null ? null : catalogue.movement(p.movementId());
+      parts.add(
+          new PartView(
+              p.side(),
+              p.movementId(),
+              m == null ? null : m.familyId(),
+              wording.performed(p),
+              p.modifiers(),
+              m == null ? List.of("Breathe low, long out") : m.cues(),
+              m != null && m.demands().pressure() >= 1,
+              s.doses().get(i),
+              Wording.dose(s.doses().get(i))));
+    }
+    List<RejectionView> rejections =
+        s.result().rejections().stream()
+            .limit(12)
+            .map(
+                r ->
+                    new RejectionView(
+                        r.movementId(),
+                        catalogue.movement(r.movementId()).name(),
+                        sentences(r),
+                        r.mendable()))
+            .toList();
+    return new SlotView(
+        s.slotKey(),
+        s.block(),
+        s.purpose().words,
+        s.askedId(),
+        catalogue.movement(s.askedId()).name(),
+        !s.pinned()
+            && s.result().asAsked()
+            && s.result().parts().get(0).movementId() != null
+            && s.askedId().equals(s.result().parts().get(0).movementId()),
+        wording.parts(s.result().parts()),
+        wording.reasons(s),
+        parts,
+        rejections,
+        s.result().next().stream()
+            .map(
+                a ->
+                    new AlternativeView(
+                        String.valueOf(a.parts().get(0).movementId()), wording.parts(a.parts())))
+            .toList(),
+        s.result().cost(),
+        s.pinned(),
+        s.released(),
+        s.result().allRest(),
+        stairFamily(s));
+  }
+
+  private static List<String> sentences(Rejection r) {
+    List<String> all = new ArrayList<>(Wording.broken(r.broken()));
+    if (!r.missing().isEmpty()) {
+      all.add(Wording.missing(r.missing()));
+    }
+    if (r.above() != null) {
+      all.add(Wording.above(r.above()));
+    }
+    return all;
+  }
+}

@@ -1,0 +1,12 @@
+package riposo.server.adapt.internal;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import riposo.server.platform.Store;
+
+interface PinStore extends Store<PinRow> {
+  List<PinRow> findByClientIdAndPlanId(UUID clientId, UUID planId);
+
+  Optional<PinRow> findByClientIdAndPlanIdAndSlotKey(UUID clientId, UUID planId, String slotKey);
+}

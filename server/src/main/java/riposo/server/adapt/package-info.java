@@ -1,0 +1,5 @@
+/** Adapted plans and pinned choices. */
+@NullMarked
+package riposo.server.adapt;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,53 @@
+package riposo.server.checkin.internal;
+
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.server.checkin.MailPort;
+import riposo.server.platform.Studios;
+
+/** The mail stand-in: keeps what a mail server would send. */
+@RestController
+@RequestMapping(value = "/api/outbox", produces = "application/json")
+@Transactional
+class OutboxMail implements MailPort {
+  /** A message as shown. */
+  record MessageView(
+      UUID id, Instant at, String recipient, String subject, String body, @Nullable String link) {}
+
+  private final CheckInRows.MessageStore store;
+  private final Studios studios;
+
+  OutboxMail(CheckInRows.MessageStore store, Studios studios) {
+    this.store = store;
+    this.studios = studios;
+  }
+
+  @Override
+  public void send(Mail mail) {
+    CheckInRows.Message m = new CheckInRows.Message();
+    m.createdAt = studios.now();
+    m.clientId = mail.clientId();
+    m.runId = mail.runId();
+    m.recipient = mail.recipient();
+    m.subject = mail.subject();
+    m.body = mail.body();
+    m.link = mail.link();
+    store.saveAndFlush(m);
+  }
+
+  @GetMapping
+  List<MessageView> all() {
+    return store.findAll().stream()
+        .sorted(Comparator.comparing((CheckInRows.Message m) -> m.createdAt).reversed())
+        .limit(200)
+        .map(m -> new MessageView(m.id, m.createdAt, m.recipient, m.subject, m.body, m.link))
+        .toList();
+  }
+}

@@ -1,0 +1,5 @@
+/** Clients of a studio. */
+@NullMarked
+package riposo.server.client;
+
+import org.jspecify.annotations.NullMarked;

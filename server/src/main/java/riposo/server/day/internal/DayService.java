@@ -1,0 +1,326 @@
+package riposo.server.day.internal;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.core.adapt.Standing;
+import riposo.core.limit.Limit;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Kit;
+import riposo.core.run.RunState;
+import riposo.core.screening.Outcome;
+import riposo.core.wording.Wording;
+import riposo.server.adapt.AdaptedPlans;
+import riposo.server.adapt.StandingSource;
+import riposo.server.checkin.CheckIns;
+import riposo.server.client.Clients;
+import riposo.server.day.Appointments;
+import riposo.server.limit.Limits;
+import riposo.server.platform.Audit;
+import riposo.server.platform.Problems;
+import riposo.server.platform.Studios;
+import riposo.server.run.Runs;
+import riposo.server.screening.Readiness;
+import riposo.server.tolerance.Verdicts;
+
+/** The day sheet: today's sessions and what waits. */
+@RestController
+@RequestMapping(value = "/api", produces = "application/json")
+@Transactional
+class DayService implements Appointments {
+  /** A session of today. */
+  record SessionView(
+      UUID id,
+      LocalTime time,
+      UUID clientId,
+      String client,
+      UUID planId,
+      String plan,
+      String outcome,
+      int totalSeconds,
+      int swaps,
+      List<String> kit,
+      List<String> changes,
+      @Nullable UUID runId,
+      RunState.@Nullable Status runStatus,
+      boolean closed) {}
+
+  /** Something that waits for the professional. */
+  record WaitView(String kind, UUID clientId, String client, String text, @Nullable UUID runId) {}
+
+  /** The day sheet. */
+  record DayView(LocalDate date, List<SessionView> sessions, List<WaitView> waits) {}
+
+  /** A session as sent. */
+  record AppointmentForm(
+      @NotNull(message = "Choose a client.") UUID clientId,
+      @NotNull(message = "Choose a plan.") UUID planId,
+      @NotNull(message = "Give the date.") LocalDate date,
+      @NotNull(message = "Give the time.") LocalTime time) {}
+
+  private final AppointmentStore store;
+  private final Clients clients;
+  private final AdaptedPlans adapted;
+  private final Runs runs;
+  private final Readiness readiness;
+  private final Limits limits;
+  private final CheckIns checkIns;
+  private final Verdicts verdicts;
+  private final StandingSource standings;
+  private final Catalogue catalogue;
+  private final Audit audit;
+  private final Studios studios;
+
+  DayService(
+      AppointmentStore store,
+      Clients clients,
+      AdaptedPlans adapted,
+      Runs runs,
+      Readiness readiness,
+      Limits limits,
+      CheckIns checkIns,
+      Verdicts verdicts,
+      StandingSource standings,
+      Catalogue catalogue,
+      Audit audit,
+      Studios studios) {
+    this.store = store;
+    this.clients = clients;
+    this.adapted = adapted;
+    this.runs = runs;
+    this.readiness = readiness;
+    this.limits = limits;
+    this.checkIns = checkIns;
+    this.verdicts = verdicts;
+    this.standings = standings;
+    this.catalogue = catalogue;
+    this.audit = audit;
+    this.studios = studios;
+  }
+
+  @GetMapping("/day")
+  DayView day() {
+    LocalDate today = studios.today();
+    List<SessionView> sessions =
+        store.findByOnDateOrderByAtTime(today).stream().map(a -> session(a, today)).toList();
+    return new DayView(today, sessions, waits(today));
+  }
+
+  private SessionView session(AppointmentRow a, LocalDate today) {
+    Clients.Client client = clients.require(a.clientId);
+    List<Runs.Run> history = runs.of(a.clientId);
+    Runs.Run now =
+        history.stream()
+            .filter(r -> r.date().equals(today) && r.planId().equals(a.planId))
+            .reduce((x, y) -> y)
+            .orElse(null);
+    AdaptedPlans.AdaptedView view = adapted.view(a.clientId, a.planId, today);
+    LocalDate last =
+        history.stream()
+            .map(Runs.Run::date)
+            .filter(d -> d.isBefore(today))
+            .max(LocalDate::compareTo)
+            .orElse(null);
+    Outcome outcome = readiness.of(a.clientId).outcome();
+    return new SessionView(
+        a.id,
+        a.atTime,
+        client.id(),
+        client.name(),
+        a.planId,
+        view.planName(),
+        outcome == null ? "NOT_SCREENED" : outcome.name(),
+        view.timeline().total(),
+        (int) view.slots().stream().filter(s -> !s.asAsked()).count(),
+        kit(view),
+        changes(client.id(), last, today),
+        now == null ? null : now.id(),
+        now == null ? null : now.state().status(),
+        now != null && now.effortAfter() != null);
+  }
+
+  private List<String> kit(AdaptedPlans.AdaptedView view) {
+    Set<String> kit = new TreeSet<>();
+    for (AdaptedPlans.SlotView s : view.slots()) {
+      for (AdaptedPlans.PartView p : s.parts()) {
+        if (p.movementId() != null) {
+          catalogue.movement(p.movementId()).kit().stream()
+              .filter(any -> !any.contains(Kit.WALL))
+              .forEach(
+                  any ->
+                      kit.add(
+                          any.stream()
+                              .sorted()
+                              .map(k -> k.words)
+                              .collect(Collectors.joining(" or "))));
+        }
+        if (p.dose().grams() != null && p.dose().grams() > 0) {
+          kit.remove(Kit.DUMBBELLS.words);
+          kit.add(Wording.kg(p.dose().grams()) + (p.dose().hands() == 2 ? " pair" : ""));
+        }
+      }
+    }
+    return List.copyOf(kit);
+  }
+
+  /** What is different from the last session: verdicts taken and limits that began or ended. */
+  private List<String> changes(UUID clientId, @Nullable LocalDate last, LocalDate today) {
+    List<String> changes = new ArrayList<>();
+    if (last == null) {
+      return List.of("first session");
+    }
+    for (Standing s : standings.standings(clientId).values()) {
+      if (!s.decidedOn().isBefore(last) && !s.verdict().equals("STAY")) {
+        changes.add(
+            catalogue.family(s.familyId()).name()
+                + ": "
+                + s.verdict().toLowerCase(java.util.Locale.ROOT).replace('_', ' '));
+      }
+    }
+    for (Limit l : limits.of(clientId)) {
+      String words = Wording.limit(l.axisId(), l.side(), l.cap());
+      if (l.activeOn(today) && !l.activeOn(last)) {
+        changes.add("new limit: " + words);
+      } else if (l.activeOn(last) && !l.activeOn(today)) {
+        changes.add("ended: " + words);
+      }
+    }
+    return changes;
+  }
+
+  private List<WaitView> waits(LocalDate today) {
+    List<WaitView> waits = new ArrayList<>();
+    for (Verdicts.Waiting v : verdicts.waiting()) {
+      waits.add(
+          new WaitView(
+              "VERDICT",
+              v.clientId(),
+              name(v.clientId()),
+              v.count() == 1 ? "1 verdict to decide" : v.count() + " verdicts to decide",
+              null));
+    }
+    for (CheckIns.Waiting c : checkIns.waiting(today)) {
+      waits.add(
+          new WaitView(
+              "CHECK_IN",
+              c.clientId(),
+              name(c.clientId()),
+              "check-in not answered, open until " + Wording.day(c.expiresOn()),
+              c.runId()));
+    }
+    for (Clients.Client c : clients.all()) {
+      Readiness.ClientStanding s = readiness.of(c.id());
+      if (s.outcome() == null) {
+        waits.add(new WaitView("SCREENING", c.id(), c.name(), "not screened yet", null));
+      } else if (s.outcome() == Outcome.CLEARANCE_ONLY || s.outcome() == Outcome.ASK_FIRST) {
+        waits.add(
+            new WaitView(
+                "CLEARANCE",
+                c.id(),
+                c.name(),
+                (s.outcome() == Outcome.ASK_FIRST ? "ask first: " : "clearance only: ")
+                    + s.findings().get(0).text(),
+                null));
+      }
+      if (s.undecided() > 0) {
+        waits.add(
+            new WaitView(
+                "LIMITS", c.id(), c.name(), s.undecided() + " proposed limits to decide", null));
+      }
+      List<Limit> all = limits.of(c.id());
+      long due = all.stream().filter(l -> l.reviewDueOn(today)).count();
+      if (due > 0) {
+        waits.add(
+            new WaitView(
+                "REVIEW",
+                c.id(),
+                c.name(),
+                due + " firm limit past its date: review due, still on",
+                null));
+      }
+      for (Runs.Run r : runs.of(c.id())) {
+        boolean ended =
+            r.state().status() == RunState.Status.FINISHED
+                || r.state().status() == RunState.Status.STOPPED;
+        if (ended && r.effortAfter() == null) {
+          waits.add(
+              new WaitView(
+                  "AFTER",
+                  c.id(),
+                  c.name(),
+                  "words after the session of " + Wording.day(r.date()),
+                  r.id()));
+        } else if (!ended && r.date().equals(today)) {
+          waits.add(new WaitView("RUN", c.id(), c.name(), "session running", r.id()));
+        } else if (!ended) {
+          waits.add(
+              new WaitView(
+                  "RUN",
+                  c.id(),
+                  c.name(),
+                  "session of " + Wording.day(r.date()) + " was never ended",
+                  r.id()));
+        }
+      }
+    }
+    return waits;
+  }
+
+  private String name(UUID clientId) {
+    return clients.require(clientId).name();
+  }
+
+  @Override
+  public UUID add(UUID clientId, UUID planId, LocalDate date, LocalTime time) {
+    clients.require(clientId);
+    adapted.view(clientId, planId, date);
+    AppointmentRow row = new AppointmentRow();
+    row.createdAt = studios.now();
+    row.clientId = clientId;
+    row.planId = planId;
+    row.onDate = date;
+    row.atTime = time;
+    store.saveAndFlush(row);
+    audit.changed("added", "appointment", row.id, date + " " + time);
+    return row.id;
+  }
+
+  @PostMapping("/appointments")
+  @ResponseStatus(HttpStatus.CREATED)
+  DayView create(@Valid @RequestBody AppointmentForm f) {
+    LocalDate today = studios.today();
+    if (f.date().isBefore(today) || f.date().isAfter(today.plusYears(1))) {
+      throw Problems.field(
+          "/date", "A session is set from today to a year ahead; " + f.date() + " is not.");
+    }
+    add(f.clientId(), f.planId(), f.date(), f.time());
+    return day();
+  }
+
+  @DeleteMapping("/appointments/{id}")
+  DayView remove(@PathVariable UUID id) {
+    AppointmentRow row = store.require(id, "session");
+    store.delete(row);
+    audit.changed("removed", "appointment", id, row.onDate + " " + row.atTime);
+    store.flush();
+    return day();
+  }
+}

@@ -1,0 +1,30 @@
+package riposo.server.limit;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Limit;
+import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+
+/** Limits of clients, for the other modules. */
+public interface Limits {
+  /** Everything needed to set a limit. */
+  record NewLimit(
+      String axisId,
+      Side side,
+      int cap,
+      Strength strength,
+      String source,
+      @Nullable String why,
+      LocalDate from,
+      @Nullable LocalDate until,
+      @Nullable LocalDate review) {}
+
+  /** All limits of a client, past and lifted ones included. */
+  List<Limit> of(UUID clientId);
+
+  /** Sets a limit; returns its id. A 422 problem when it cannot be right. */
+  UUID add(UUID clientId, NewLimit limit);
+}

@@ -1,0 +1,5 @@
+/** Session plans. */
+@NullMarked
+package riposo.server.plan;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,27 @@
+package riposo.server.platform;
+
+import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** JSON kept in text columns. */
+@Component
+public class Json {
+  private final JsonMapper mapper;
+
+  Json(JsonMapper mapper) {
+    this.mapper = mapper;
+  }
+
+  public String write(Object value) {
+    return mapper.writeValueAsString(value);
+  }
+
+  public <T> T read(String text, Class<T> type) {
+    return mapper.readValue(text, type);
+  }
+
+  public <T> T read(String text, TypeReference<T> type) {
+    return mapper.readValue(text, type);
+  }
+}

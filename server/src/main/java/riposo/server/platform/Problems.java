@@ -1,0 +1,104 @@
+package riposo.server.platform;
+
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+
+/** Expected failures with a stable code; become RFC 9457 problem responses. */
+public final class Problems extends RuntimeException {
+  /** A problem at one field: RFC 6901 pointer into the request, and a sentence. */
+  public record Field(String pointer, String detail) {}
+
+  private final transient HttpStatus status;
+  private final String code;
+  private final transient List<Field> fields;
+  private final transient Map<String, Object> more;
+
+  private Problems(
+      HttpStatus status, String code, String detail, List<Field> fields, Map<String, Object> more) {
+    super(detail);
+    this.status = status;
+    this.code = code;
+    this.fields = fields;
+    this.more = more;
+  }
+
+  public static Problems notFound(String what, Object id) {
+    return new Problems(
+        HttpStatus.NOT_FOUND,
+        "not-found",
+        "There is no such " + what + " here.",
+        List.of(),
+        Map.of("id", String.valueOf(id)));
+  }
+
+  /** 422: the request is understood and a field cannot be right. */
+  public static Problems field(String pointer, String detail) {
+    return fields(List.of(new Field(pointer, detail)));
+  }
+
+  public static Problems fields(List<Field> fields) {
+    String detail =
+        fields.size() == 1 ? fields.get(0).detail() : fields.size() + " fields need another look.";
+    return new Problems(HttpStatus.UNPROCESSABLE_CONTENT, "invalid", detail, fields, Map.of());
+  }
+
+  /** 409 with both versions: what is stored and what was sent. */
+  public static Problems stale(Object theirs, Object yours) {
+    return new Problems(
+        HttpStatus.CONFLICT,
+        "stale",
+        "Someone changed this since you opened it. Both versions are here; nothing was saved.",
+        List.of(),
+        Map.of("theirs", theirs, "yours", yours));
+  }
+
+  /** 409 for what the rules do not allow now. */
+  public static Problems refused(String code, String detail) {
+    return new Problems(HttpStatus.CONFLICT, code, detail, List.of(), Map.of());
+  }
+
+  public static Problems refused(String code, String detail, List<String> reasons) {
+    return new Problems(HttpStatus.CONFLICT, code, detail, List.of(), Map.of("reasons", reasons));
+  }
+
+  public static Problems gone(String code, String detail) {
+    return new Problems(HttpStatus.GONE, code, detail, List.of(), Map.of());
+  }
+
+  public static Problems unauthorized(String detail) {
+    return new Problems(HttpStatus.UNAUTHORIZED, "sign-in", detail, List.of(), Map.of());
+  }
+
+  public HttpStatus status() {
+    return status;
+  }
+
+  public String code() {
+    return code;
+  }
+
+  public List<Field> fields() {
+    return fields;
+  }
+
+  public Map<String, Object> more() {
+    return more;
+  }
+
+  /** Runs a constructor of core and turns its refusal into a problem at the field. */
+  public static <T> T at(String pointer, java.util.function.Supplier<T> make) {
+    try {
+      return make.get();
+    } catch (IllegalArgumentException e) {
+      @Nullable String message = e.getMessage();
+      throw field(pointer, message == null ? "This value cannot be right." : sentence(message));
+    }
+  }
+
+  private static String sentence(String s) {
+    String upper = Character.toUpperCase(s.charAt(0)) + s.substring(1);
+    return upper.endsWith(".") ? upper : upper + ".";
+  }
+}

@@ -1,0 +1,83 @@
+package riposo.server.platform;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Studios and their accounts; the studio's own date. */
+@Component
+public class Studios {
+  /** A studio as shown. */
+  public record Studio(UUID id, String name, String zone, String emergencyNumber) {}
+
+  private final JdbcClient jdbc;
+  private final Clock clock;
+  private final PasswordEncoder passwords;
+
+  Studios(JdbcClient jdbc, Clock clock, PasswordEncoder passwords) {
+    this.jdbc = jdbc;
+    this.clock = clock;
+    this.passwords = passwords;
+  }
+
+  public Studio current() {
+    return jdbc.sql("select id, name, zone, emergency_number from studio where id = ?")
+        .param(StudioContext.current().toString())
+        .query(
+            (rs, n) ->
+                new Studio(
+                    UUID.fromString(rs.getString("id")),
+                    rs.getString("name"),
+                    rs.getString("zone"),
+                    rs.getString("emergency_number")))
+        .optional()
+        .orElseThrow(() -> Problems.notFound("studio", StudioContext.current()));
+  }
+
+  public Instant now() {
+    return clock.instant();
+  }
+
+  /** Today in the studio's zone. */
+  public LocalDate today() {
+    return LocalDate.ofInstant(clock.instant(), ZoneId.of(current().zone()));
+  }
+
+  public boolean hasAccount(String email) {
+    return jdbc.sql("select count(*) from account where email = ?")
+            .param(email)
+            .query(Integer.class)
+            .single()
+        > 0;
+  }
+
+  @Transactional
+  public UUID create(String name, String zone, String emergencyNumber) {
+    UUID id = Owned.newId();
+    jdbc.sql(
+            "insert into studio (id, name, zone, emergency_number, created_at) values (?, ?, ?, ?, ?)")
+        .params(
+            id.toString(),
+            name,
+            ZoneId.of(zone).getId(),
+            emergencyNumber,
+            java.time.LocalDateTime.ofInstant(clock.instant(), java.time.ZoneOffset.UTC))
+        .update();
+    return id;
+  }
+
+  @Transactional
+  public void addAccount(UUID studio, String email, String name, String password) {
+    jdbc.sql(
+            "insert into account (id, studio_id, email, name, password_hash) values (?, ?, ?, ?, ?)")
+        .params(
+            Owned.newId().toString(), studio.toString(), email, name, passwords.encode(password))
+        .update();
+  }
+}

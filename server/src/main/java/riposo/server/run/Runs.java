@@ -1,0 +1,63 @@
+package riposo.server.run;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.plan.Timeline;
+import riposo.core.run.RunState;
+import riposo.core.screening.Pressure;
+import riposo.server.adapt.AdaptedPlans.AdaptedView;
+
+/** Runs, for the other modules. */
+public interface Runs {
+  /** What was asked before the start. */
+  record Today(@Nullable Integer painBefore, @Nullable Pressure pressure, List<String> cautions) {}
+
+  /** A run with its folded state. */
+  record Run(
+      UUID id,
+      long version,
+      UUID clientId,
+      UUID planId,
+      String planName,
+      LocalDate date,
+      AdaptedView adapted,
+      Today today,
+      @Nullable String reason,
+      RunState state,
+      @Nullable Integer effortAfter,
+      @Nullable String feel,
+      @Nullable String note,
+      @Nullable Integer minutes,
+      boolean reviewed) {
+    public Timeline timeline() {
+      return adapted.timeline();
+    }
+  }
+
+  Run require(UUID id);
+
+  /** Starts a run; refuses like the screen does. */
+  UUID start(
+      UUID clientId,
+      UUID planId,
+      int painBefore,
+      @Nullable Pressure pressure,
+      @Nullable String reason);
+
+  /** Stores events of a device. */
+  void record(UUID runId, List<riposo.core.run.RunEvent> events);
+
+  /** Closes a run with the words after it; feel is GOOD, SO_SO or POOR. */
+  void close(UUID runId, int effort, String feel);
+
+  /** All runs of a client in time order. */
+  List<Run> of(UUID clientId);
+
+  /** Published inside the transaction that closes a run with its after-words. */
+  record RunClosed(UUID runId, UUID clientId) {}
+
+  /** Published inside the transaction that ends a run at the stop panel. */
+  record RunStopped(UUID runId, UUID clientId) {}
+}

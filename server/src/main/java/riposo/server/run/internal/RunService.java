@@ -1,0 +1,373 @@
+package riposo.server.run.internal;
+
+import jakarta.persistence.EntityManager;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.core.limit.Strength;
+import riposo.core.run.RunEvent;
+import riposo.core.run.RunState;
+import riposo.core.screening.Finding;
+import riposo.core.screening.Outcome;
+import riposo.core.screening.Pressure;
+import riposo.server.adapt.AdaptedPlans;
+import riposo.server.client.Clients;
+import riposo.server.platform.Audit;
+import riposo.server.platform.Json;
+import riposo.server.platform.Problems;
+import riposo.server.platform.StudioContext;
+import riposo.server.platform.Studios;
+import riposo.server.run.Runs;
+import riposo.server.screening.Readiness;
+
+/** Starting a run, its events, and what is said after. */
+@RestController
+@RequestMapping(value = "/api", produces = "application/json")
+@Transactional
+class RunService implements Runs, Readiness.StopEvents {
+  /** Readings and a word before the start. */
+  record Start(
+      @NotNull UUID clientId,
+      @NotNull UUID planId,
+      @NotNull(message = "Ask for pain now, 0 to 10.")
+          @Min(value = 0, message = "Pain runs from 0 to 10.")
+          @Max(value = 10, message = "Pain runs from 0 to 10.")
+          Integer painBefore,
+      @Nullable Integer systolic,
+      @Nullable Integer diastolic,
+      boolean unwell,
+      @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
+
+  /** Events of a device. */
+  record Events(
+      @NotEmpty(message = "No events.") @Size(max = 500, message = "At most 500 events at once.")
+          List<RunEvent> events) {}
+
+  /** Which events are stored now. */
+  record Kept(List<UUID> ids, RunState state) {}
+
+  /** Words after a run. */
+  record After(
+      @NotNull(message = "Ask for the effort of the session.")
+          @Min(value = 0, message = "Effort runs from 0 to 10.")
+          @Max(value = 10, message = "Effort runs from 0 to 10.")
+          Integer effort,
+      @NotNull(message = "Ask how it felt.")
+          @Pattern(regexp = "GOOD|SO_SO|POOR", message = "Good, so-so or poor.")
+          String feel,
+      @Nullable @Size(max = 400, message = "At most 400 characters.") String note) {}
+
+  private final RunStore store;
+  private final EntityManager em;
+  private final AdaptedPlans adapted;
+  private final Clients clients;
+  private final Readiness readiness;
+  private final Json json;
+  private final Audit audit;
+  private final Studios studios;
+  private final ApplicationEventPublisher publisher;
+
+  RunService(
+      RunStore store,
+      EntityManager em,
+      AdaptedPlans adapted,
+      Clients clients,
+      Readiness readiness,
+      Json json,
+      Audit audit,
+      Studios studios,
+      ApplicationEventPublisher publisher) {
+    this.store = store;
+    this.em = em;
+    this.adapted = adapted;
+    this.clients = clients;
+    this.readiness = readiness;
+    this.json = json;
+    this.audit = audit;
+    this.studios = studios;
+    this.publisher = publisher;
+  }
+
+  @PostMapping("/runs")
+  ResponseEntity<Run> start(@Valid @RequestBody Start body) {
+    clients.require(body.clientId());
+    Readiness.ClientStanding standing = readiness.of(body.clientId());
+    boolean reason = body.reason() != null && !body.reason().isBlank();
+    if (standing.outcome() == null) {
+      throw Problems.refused("not-screened", "No screening on file: screen first.");
+    }
+    if (standing.outcome() == Outcome.CLEARANCE_ONLY) {
+      throw Problems.refused(
+          "clearance-only",
+          "Only a clearance opens this; no reason lifts it.",
+          standing.findings().stream().map(Finding::text).toList());
+    }
+    if (standing.undecided() > 0) {
+      throw Problems.refused(
+          "undecided",
+          standing.undecided()
+              + " proposed limits are not decided yet: accept, change or decline each first.");
+    }
+    List<String> wanted = new ArrayList<>();
+    if (standing.outcome() == Outcome.ASK_FIRST) {
+      standing.findings().stream()
+          .filter(f -> f.outcome() == Outcome.ASK_FIRST)
+          .forEach(f -> wanted.add(f.text()));
+    }
+    Today today = today(body, standing);
+    AdaptedPlans.AdaptedView view = adapted.view(body.clientId(), body.planId(), studios.today());
+    if (view.sessionStrength() == Strength.FIRM) {
+      throw Problems.refused(
+          "firm-limit", "A firm limit on the session closes this plan.", view.sessionProblems());
+    }
+    wanted.addAll(view.sessionProblems());
+    if (!wanted.isEmpty() && !reason) {
+      throw Problems.refused("reason-wanted", "Starting needs a recorded reason.", wanted);
+    }
+    RunRow row = new RunRow();
+    row.createdAt = studios.now();
+    row.clientId = body.clientId();
+    row.planId = body.planId();
+    row.planName = view.planName();
+    row.onDate = studios.today();
+    row.adapted = json.write(view);
+    row.today = json.write(today);
+    row.reason = reason ? String.valueOf(body.reason()).trim() : null;
+    store.saveAndFlush(row);
+    audit.changed(
+        "started",
+        "run",
+        row.id,
+        row.planName + (row.reason == null ? "" : ", reason: " + row.reason));
+    return ResponseEntity.status(201).body(run(row));
+  }
+
+  private static Today today(Start body, Readiness.ClientStanding standing) {
+    if (body.unwell()) {
+      throw Problems.refused(
+          "not-today", "Fever, infection, vomiting or a new symptom: not today.");
+    }
+    Pressure p = null;
+    List<String> cautions = new ArrayList<>();
+    if (body.systolic() != null && body.diastolic() != null) {
+      int s = body.systolic();
+      int d = body.diastolic();
+      p = Problems.at("/systolic", () -> new Pressure(s, d));
+      for (Finding f : p.findings(standing.maternity(), false, false)) {
+        if (f.outcome() == Outcome.URGENT || f.outcome() == Outcome.NOT_TODAY) {
+          throw Problems.refused(f.outcome() == Outcome.URGENT ? "urgent" : "not-today", f.text());
+        }
+        cautions.add(f.text());
+      }
+    } else if (standing.pressureReading()) {
+      throw Problems.field(
+          "/systolic", "A blood pressure reading is required before this client starts.");
+    }
+    if (body.painBefore() >= 7) {
+      throw Problems.refused(
+          "not-today", "Pain " + body.painBefore() + " of 10 before starting: not today.");
+    }
+    return new Today(body.painBefore(), p, cautions);
+  }
+
+  @Override
+  public UUID start(
+      UUID clientId, UUID planId, int painBefore, @Nullable Pressure p, @Nullable String reason) {
+    Start form =
+        new Start(
+            clientId,
+            planId,
+            painBefore,
+            p == null ? null : p.systolic(),
+            p == null ? null : p.diastolic(),
+            false,
+            reason);
+    return java.util.Objects.requireNonNull(start(form).getBody()).id();
+  }
+
+  @Override
+  public void record(UUID runId, List<RunEvent> events) {
+    events(runId, new Events(events));
+  }
+
+  @Override
+  public void close(UUID runId, int effort, String feel) {
+    after(runId, new After(effort, feel, null));
+  }
+
+  @Override
+  @GetMapping("/runs/{id}")
+  public Run require(@PathVariable UUID id) {
+    return run(store.require(id, "run"));
+  }
+
+  @Override
+  @GetMapping("/clients/{clientId}/runs")
+  public List<Run> of(@PathVariable UUID clientId) {
+    clients.require(clientId);
+    return store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
+        .map(this::run)
+        .toList();
+  }
+
+  /** Keeps each event once, whatever the order and however often it is sent. */
+  @PostMapping("/runs/{id}/events")
+  Kept events(@PathVariable UUID id, @Valid @RequestBody Events body) {
+    RunRow row = store.lock(id).orElseThrow(() -> Problems.notFound("run", id));
+    AdaptedPlans.AdaptedView view = json.read(row.adapted, AdaptedPlans.AdaptedView.class);
+    Set<String> slots = new HashSet<>();
+    view.slots().forEach(s -> slots.add(s.key()));
+    long now = studios.now().toEpochMilli();
+    RunState.Status before = row.status;
+    for (int i = 0; i < body.events().size(); i++) {
+      RunEvent e = body.events().get(i);
+      check(e, "/events/" + i, slots, view.timeline().segments().size(), now);
+      EventRow known = em.find(EventRow.class, e.id());
+      if (known != null) {
+        if (!known.runId.equals(id)) {
+          throw Problems.field("/events/" + i + "/id", "This event id belongs to another run.");
+        }
+        continue;
+      }
+      EventRow r = new EventRow();
+      r.id = e.id();
+      r.runId = id;
+      r.at = e.at();
+      r.seq = e.seq();
+      r.kind = e.kind().name();
+      r.body = json.write(e);
+      r.receivedAt = studios.now();
+      em.persist(r);
+    }
+    em.flush();
+    RunState state = fold(row, view);
+    row.status = state.status();
+    if (state.status() == RunState.Status.STOPPED && before != RunState.Status.STOPPED) {
+      audit.changed("stopped", "run", id, "stop panel: " + state.stopSign());
+      row.minutes = (int) Math.round(state.activeMs() / 60000.0);
+      publisher.publishEvent(new RunStopped(id, row.clientId));
+    } else if (state.status() == RunState.Status.FINISHED && before != RunState.Status.FINISHED) {
+      row.minutes = (int) Math.round(state.activeMs() / 60000.0);
+    }
+    return new Kept(body.events().stream().map(RunEvent::id).toList(), state);
+  }
+
+  private static void check(RunEvent e, String at, Set<String> slots, int segments, long now) {
+    if (e.id() == null || e.kind() == null) {
+      throw Problems.field(at, "An event needs its id and kind.");
+    }
+    if (e.at() < now - 400L * 86_400_000 || e.at() > now + 400L * 86_400_000) {
+      throw Problems.field(at + "/at", "The device's clock is more than a year off.");
+    }
+    if (e.kind() == RunEvent.Kind.ENTRY
+        && (e.entry() == null || !slots.contains(e.entry().slotKey()))) {
+      throw Problems.field(at + "/entry/slotKey", "This run has no such slot.");
+    }
+    if (e.kind() == RunEvent.Kind.GOTO
+        && (e.segment() == null || e.segment() < 0 || e.segment() >= segments)) {
+      throw Problems.field(at + "/segment", "This run has no such segment.");
+    }
+    if (e.kind() == RunEvent.Kind.EXTEND
+        && (e.seconds() == null || e.seconds() < 1 || e.seconds() > 600)) {
+      throw Problems.field(at + "/seconds", "Rest is added by 1 to 600 s.");
+    }
+    if (e.text() != null && e.text().length() > 400) {
+      throw Problems.field(at + "/text", "At most 400 characters.");
+    }
+  }
+
+  @PostMapping("/runs/{id}/after")
+  Run after(@PathVariable UUID id, @Valid @RequestBody After body) {
+    RunRow row = store.lock(id).orElseThrow(() -> Problems.notFound("run", id));
+    if (row.status != RunState.Status.FINISHED && row.status != RunState.Status.STOPPED) {
+      throw Problems.refused("not-finished", "The run is not finished yet.");
+    }
+    if (row.effortAfter != null) {
+      throw Problems.refused("already-closed", "The words after this run are on file already.");
+    }
+    row.effortAfter = body.effort();
+    row.feel = body.feel();
+    row.note = body.note();
+    store.saveAndFlush(row);
+    audit.changed(
+        "closed",
+        "run",
+        id,
+        "effort " + body.effort() + ", " + body.feel() + ", by " + StudioContext.who());
+    publisher.publishEvent(new RunClosed(id, row.clientId));
+    return run(row);
+  }
+
+  @Override
+  public List<LocalDate> stopDays(UUID clientId) {
+    return store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
+        .filter(r -> r.status == RunState.Status.STOPPED)
+        .map(r -> r.onDate)
+        .toList();
+  }
+
+  private RunState fold(RunRow row, AdaptedPlans.AdaptedView view) {
+    List<RunEvent> events =
+        em
+            .createQuery("from RunEvent e where e.runId = :run", EventRow.class)
+            .setParameter("run", row.id)
+            .getResultList()
+            .stream()
+            .map(e -> json.read(e.body, RunEvent.class))
+            .toList();
+    return RunState.fold(view.timeline().segments(), events, studios.now().toEpochMilli());
+  }
+
+  private Run run(RunRow r) {
+    AdaptedPlans.AdaptedView view = json.read(r.adapted, AdaptedPlans.AdaptedView.class);
+    return new Run(
+        r.id,
+        r.version,
+        r.clientId,
+        r.planId,
+        r.planName,
+        r.onDate,
+        view,
+        json.read(r.today, Today.class),
+        r.reason,
+        fold(r, view),
+        r.effortAfter,
+        r.feel,
+        r.note,
+        r.minutes,
+        r.reviewed);
+  }
+
+  /** The events themselves, for a device that comes back. */
+  @GetMapping("/runs/{id}/events")
+  List<RunEvent> list(@PathVariable UUID id) {
+    store.require(id, "run");
+    return em
+        .createQuery("from RunEvent e where e.runId = :run order by e.at, e.seq", EventRow.class)
+        .setParameter("run", id)
+        .getResultList()
+        .stream()
+        .map(e -> json.read(e.body, RunEvent.class))
+        .toList();
+  }
+}

@@ -1,0 +1,5 @@
+/** Live sessions and their events. */
+@NullMarked
+package riposo.server.run;
+
+import org.jspecify.annotations.NullMarked;

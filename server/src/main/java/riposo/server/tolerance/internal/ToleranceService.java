@@ -1,0 +1,585 @@
+package riposo.server.tolerance.internal;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.core.adapt.Adapter;
+import riposo.core.adapt.Situation;
+import riposo.core.adapt.Standing;
+import riposo.core.dose.Loads;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Variant;
+import riposo.core.run.RunEvent;
+import riposo.core.run.RunState;
+import riposo.core.tolerance.Change;
+import riposo.core.tolerance.FamilySession;
+import riposo.core.tolerance.Judgement;
+import riposo.core.tolerance.NextDay;
+import riposo.core.tolerance.SetEntry;
+import riposo.core.tolerance.Steps;
+import riposo.core.tolerance.Tolerance;
+import riposo.core.tolerance.Verdict;
+import riposo.core.wording.Wording;
+import riposo.server.adapt.AdaptedPlans.PartView;
+import riposo.server.adapt.AdaptedPlans.SlotView;
+import riposo.server.checkin.CheckIns;
+import riposo.server.client.Clients;
+import riposo.server.limit.Limits;
+import riposo.server.platform.Audit;
+import riposo.server.platform.Json;
+import riposo.server.platform.Problems;
+import riposo.server.platform.StudioContext;
+import riposo.server.platform.Studios;
+import riposo.server.platform.Versions;
+import riposo.server.run.Runs;
+import riposo.server.tolerance.Verdicts;
+
+/** Tolerance over time: verdicts per family, decided by the professional. */
+@RestController
+@RequestMapping(value = "/api", produces = "application/json")
+@Transactional
+class ToleranceService implements Verdicts {
+  /** One session in a family's row. */
+  record Point(
+      UUID runId,
+      LocalDate date,
+      int rung,
+      String movement,
+      @Nullable Integer effort,
+      @Nullable Integer pain,
+      @Nullable Integer nextMorning,
+      boolean answered,
+      List<String> entries) {}
+
+  /** A verdict as shown. */
+  record VerdictView(
+      UUID id,
+      long version,
+      UUID runId,
+      LocalDate date,
+      Verdict verdict,
+      String rule,
+      String source,
+      String sentence,
+      String changeKind,
+      List<String> restsOn,
+      String status,
+      @Nullable Verdict decided,
+      @Nullable String reason,
+      @Nullable String decidedBy,
+      @Nullable LocalDate decidedOn) {}
+
+  /** A family's row. */
+  record FamilyRow(
+      String familyId,
+      String family,
+      String current,
+      int rungs,
+      List<Point> points,
+      @Nullable VerdictView verdict,
+      List<VerdictView> record) {}
+
+  /** A client's tolerance. */
+  record ToleranceView(
+      int sessions,
+      @Nullable LocalDate since,
+      String school,
+      int waiting,
+      List<FamilyRow> families) {}
+
+  /** Accept the verdict, or decide otherwise with a reason. */
+  record VerdictDecision(
+      @NotNull(message = "Choose a verdict.") Verdict verdict,
+      @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
+
+  private final VerdictStore store;
+  private final Runs runs;
+  private final CheckIns checkIns;
+  private final Clients clients;
+  private final Limits limits;
+  private final Adapter adapter;
+  private final Catalogue catalogue;
+  private final Wording wording;
+  private final Json json;
+  private final Audit audit;
+  private final Studios studios;
+
+  ToleranceService(
+      VerdictStore store,
+      Runs runs,
+      CheckIns checkIns,
+      Clients clients,
+      Limits limits,
+      Adapter adapter,
+      Wording wording,
+      Json json,
+      Audit audit,
+      Studios studios) {
+    this.store = store;
+    this.runs = runs;
+    this.checkIns = checkIns;
+    this.clients = clients;
+    this.limits = limits;
+    this.adapter = adapter;
+    this.catalogue = adapter.catalogue();
+    this.wording = wording;
+    this.json = json;
+    this.audit = audit;
+    this.studios = studios;
+  }
+
+  @EventListener
+  void onClosed(Runs.RunClosed e) {
+    judge(e.clientId(), e.runId());
+  }
+
+  @EventListener
+  void onStopped(Runs.RunStopped e) {
+    judge(e.clientId(), e.runId());
+  }
+
+  /**
+   * After the check-in the later verdict replaces the earlier, unless it was decided already and
+   * stays the same.
+   */
+  @EventListener
+  void onAnswered(CheckIns.Answered e) {
+    judge(e.clientId(), e.runId());
+  }
+
+  private void judge(UUID clientId, UUID runId) {
+    Clients.Client client = clients.require(clientId);
+    List<VerdictRow> known = store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId);
+    Map<String, List<FamilySession>> families = history(clientId, known);
+    Tolerance tolerance =
+        new Tolerance(
+            client.school(), client.usualPain(), client.goalEffort(), client.noProgression());
+    for (Map.Entry<String, List<FamilySession>> f : families.entrySet()) {
+      List<FamilySession> upTo = new ArrayList<>();
+      for (FamilySession s : f.getValue()) {
+        upTo.add(s);
+        if (s.runId().equals(runId)) {
+          break;
+        }
+      }
+      FamilySession last = upTo.get(upTo.size() - 1);
+      if (!last.runId().equals(runId)) {
+        continue;
+      }
+      Judgement j = tolerance.judge(upTo, steps(client, f.getKey(), last));
+      VerdictRow row =
+          known.stream()
+              .filter(v -> v.runId.equals(runId) && v.familyId.equals(f.getKey()))
+              .findFirst()
+              .orElse(null);
+      if (row != null && row.status != VerdictRow.Status.WAITING && row.verdict == j.verdict()) {
+        row.judgement = json.write(j);
+        continue;
+      }
+      if (row == null) {
+        row = new VerdictRow();
+        row.createdAt = studios.now();
+        row.clientId = clientId;
+        row.runId = runId;
+        row.familyId = f.getKey();
+        row.onDate = last.date();
+        row.askedId = last.last().askedId();
+      }
+      row.judgement = json.write(j);
+      row.verdict = j.verdict();
+      row.status = VerdictRow.Status.WAITING;
+      row.decided = null;
+      row.decidedOn = null;
+      row.reason = null;
+      // A decided standing stays in force until the new verdict is decided.
+      store.saveAndFlush(row);
+    }
+  }
+
+  private Map<String, List<FamilySession>> history(UUID clientId, List<VerdictRow> verdicts) {
+    Map<UUID, NextDay> answers = checkIns.answers(clientId);
+    Map<String, List<FamilySession>> families = new LinkedHashMap<>();
+    int usual = clients.require(clientId).usualPain();
+    for (Runs.Run run : runs.of(clientId)) {
+      Map<String, List<SetEntry>> byFamily = new LinkedHashMap<>();
+      for (RunEvent.Entry e : run.state().entries()) {
+        entry(run, e)
+            .ifPresent(
+                x ->
+                    byFamily
+                        .computeIfAbsent(
+                            catalogue.movement(x.movementId()).familyId(), k -> new ArrayList<>())
+                        .add(x));
+      }
+      boolean anyPain = byFamily.values().stream().anyMatch(l -> hurts(l, usual));
+      byFamily.forEach(
+          (family, entries) -> {
+            Verdict decided =
+                verdicts.stream()
+                    .filter(v -> v.runId.equals(run.id()) && v.familyId.equals(family))
+                    .findFirst()
+                    .map(v -> v.decided == null ? v.verdict : v.decided)
+                    .orElse(null);
+            families
+                .computeIfAbsent(family, k -> new ArrayList<>())
+                .add(
+                    new FamilySession(
+                        run.id(),
+                        run.date(),
+                        entries,
+                        run.today().painBefore(),
+                        run.state().status() == RunState.Status.STOPPED,
+                        anyPain && !hurts(entries, usual),
+                        answers.get(run.id()),
+                        decided));
+          });
+    }
+    return families;
+  }
+
+  private static boolean hurts(List<SetEntry> entries, int usual) {
+    return entries.stream().anyMatch(e -> e.pain() != null && e.pain() > usual);
+  }
+
+  private Optional<SetEntry> entry(Runs.Run run, RunEvent.Entry e) {
+    SlotView slot =
+        run.adapted().slots().stream()
+            .filter(s -> s.key().equals(e.slotKey()))
+            .findFirst()
+            .orElse(null);
+    if (slot == null || slot.block() != riposo.core.plan.Block.WORK) {
+      return Optional.empty();
+    }
+    PartView part =
+        slot.parts().stream()
+            .filter(p -> p.side() == e.side() || p.side() == Side.BOTH)
+            .findFirst()
+            .orElse(slot.parts().get(0));
+    if (part.movementId() == null || catalogue.find(part.movementId()).isEmpty()) {
+      return Optional.empty();
+    }
+    Integer grams = e.grams() != null ? e.grams() : part.dose().grams();
+    return Optional.of(
+        new SetEntry(
+            e.slotKey(),
+            e.round(),
+            e.side(),
+            slot.askedId(),
+            part.movementId(),
+            grams,
+            e.reps(),
+            part.dose().reps(),
+            e.effort(),
+            e.pain(),
+            e.painWhere(),
+            Boolean.TRUE.equals(e.formLost())));
+  }
+
+  private Steps steps(Clients.Client client, String familyId, FamilySession last) {
+    Caps caps = Caps.on(studios.today(), limits.of(client.id()));
+    Situation s = new Situation(caps, client.kit().items(), Map.of());
+    Movement at = catalogue.movement(last.last().movementId());
+    String next = null;
+    boolean higher = false;
+    String previous = null;
+    for (Movement m : catalogue.family(familyId).rungs()) {
+      boolean open = adapter.open(m.id(), s) != null;
+      if (m.rung() > at.rung() && next == null) {
+        higher = true;
+        next = open ? m.id() : null;
+      } else if (m.rung() < at.rung() && open) {
+        previous = m.id();
+      }
+    }
+    Integer grams = last.last().grams();
+    Integer up = null;
+    Integer down = null;
+    if (grams != null) {
+      Variant v = catalogue.variants(at).get(0);
+      int hands = Math.max(1, v.handsLoaded());
+      int cap = Loads.capGrams(v, Side.BOTH, caps);
+      var above = Loads.above(grams, hands, client.kit().weights());
+      up = above.isPresent() && above.getAsInt() <= cap ? (Integer) above.getAsInt() : null;
+      var below = Loads.below(grams, hands, client.kit().weights());
+      down = below.isPresent() ? (Integer) below.getAsInt() : null;
+    }
+    return new Steps(next, higher && next == null, previous, up, down);
+  }
+
+  @GetMapping("/clients/{clientId}/tolerance")
+  ToleranceView view(@PathVariable UUID clientId) {
+    Clients.Client client = clients.require(clientId);
+    List<VerdictRow> rows = store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId);
+    Map<String, List<FamilySession>> history = history(clientId, rows);
+    List<FamilyRow> families = new ArrayList<>();
+    for (Map.Entry<String, List<FamilySession>> f : history.entrySet()) {
+      List<Point> points = f.getValue().stream().map(this::point).toList();
+      List<VerdictView> record =
+          rows.stream()
+              .filter(v -> v.familyId.equals(f.getKey()))
+              .map(v -> view(v, f.getValue()))
+              .toList();
+      FamilySession last = f.getValue().get(f.getValue().size() - 1);
+      families.add(
+          new FamilyRow(
+              f.getKey(),
+              catalogue.family(f.getKey()).name(),
+              catalogue.movement(last.last().movementId()).name(),
+              catalogue.family(f.getKey()).rungs().size(),
+              points,
+              record.isEmpty() ? null : record.get(record.size() - 1),
+              record));
+    }
+    List<Runs.Run> all = runs.of(clientId);
+    return new ToleranceView(
+        all.size(),
+        all.isEmpty() ? null : all.get(0).date(),
+        client.school().name(),
+        (int)
+            families.stream()
+                .filter(f -> f.verdict() != null && f.verdict().status().equals("WAITING"))
+                .count(),
+        families);
+  }
+
+  /** Decides a verdict. Step up is refused while limits, kit or the client's flag rule it out. */
+  @PostMapping("/verdicts/{id}/decision")
+  ToleranceView decide(
+      @PathVariable UUID id,
+      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+      @Valid @RequestBody VerdictDecision body) {
+    VerdictRow row = store.require(id, "verdict");
+    List<VerdictRow> rows = store.findByClientIdOrderByOnDateAscCreatedAtAsc(row.clientId);
+    List<FamilySession> history = history(row.clientId, rows).getOrDefault(row.familyId, List.of());
+    if (row.version != Versions.of(ifMatch)) {
+      throw Problems.stale(view(row, history), body);
+    }
+    if (rows.stream()
+        .anyMatch(v -> v.familyId.equals(row.familyId) && v.onDate.isAfter(row.onDate))) {
+      throw Problems.refused("superseded", "A later run has its own verdict; decide that one.");
+    }
+    boolean accepts = body.verdict() == row.verdict;
+    String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason().trim();
+    if (!accepts && reason == null) {
+      throw Problems.field("/reason", "Deciding otherwise needs its reason.");
+    }
+    if (row.verdict == Verdict.STOP_AND_REFER && !accepts && reason == null) {
+      throw Problems.field("/reason", "A stop is only set aside with a reason.");
+    }
+    Clients.Client client = clients.require(row.clientId);
+    FamilySession last =
+        history.stream()
+            .filter(s -> s.runId().equals(row.runId))
+            .findFirst()
+            .orElseThrow(() -> Problems.notFound("run of this verdict", row.runId));
+    Judgement j = json.read(row.judgement, Judgement.class);
+    Change change = accepts ? j.change() : otherwise(client, row, last, body.verdict());
+    row.status = accepts ? VerdictRow.Status.ACCEPTED : VerdictRow.Status.OVERRIDDEN;
+    row.decided = body.verdict();
+    row.reason = reason;
+    row.decidedOn = studios.today();
+    row.decidedBy = StudioContext.who();
+    row.outcome =
+        json.write(
+            new Standing(
+                row.familyId,
+                row.askedId,
+                change.movementId(),
+                change.grams(),
+                change.reps(),
+                change.tempo(),
+                body.verdict().name(),
+                body.verdict() == Verdict.STOP_AND_REFER,
+                studios.today()));
+    store.saveAndFlush(row);
+    audit.changed(
+        accepts ? "accepted" : "overrode",
+        "verdict",
+        id,
+        row.familyId
+            + ": "
+            + row.verdict
+            + (accepts ? "" : " → " + body.verdict() + ", " + reason));
+    return view(row.clientId);
+  }
+
+  private Change otherwise(
+      Clients.Client client, VerdictRow row, FamilySession last, Verdict wanted) {
+    Steps steps = steps(client, row.familyId, last);
+    SetEntry at = last.last();
+    return switch (wanted) {
+      case STAY ->
+          new Change(Change.Kind.NONE, at.movementId(), at.grams(), null, null, null, null);
+      case STOP_AND_REFER ->
+          new Change(Change.Kind.STOP, at.movementId(), at.grams(), null, null, null, null);
+      case EASE ->
+          at.grams() != null && at.grams() > 0
+              ? new Change(
+                  Change.Kind.LOAD_DOWN,
+                  at.movementId(),
+                  steps.previousGrams() == null ? 0 : steps.previousGrams(),
+                  null,
+                  null,
+                  at.grams(),
+                  null)
+              : new Change(
+                  Change.Kind.RUNG_DOWN,
+                  steps.previousRung() == null ? at.movementId() : steps.previousRung(),
+                  null,
+                  null,
+                  null,
+                  null,
+                  null);
+      case STEP_UP -> {
+        if (client.noProgression()) {
+          throw Problems.refused(
+              "no-progression",
+              "Stepping up is ruled out while exertion makes the next day worse.");
+        }
+        if (steps.nextGrams() != null && at.grams() != null) {
+          yield new Change(
+              Change.Kind.LOAD_UP,
+              at.movementId(),
+              steps.nextGrams(),
+              null,
+              null,
+              at.grams(),
+              null);
+        }
+        if (steps.nextRung() != null) {
+          yield new Change(Change.Kind.RUNG_UP, steps.nextRung(), null, null, null, null, null);
+        }
+        if (steps.blocked()) {
+          throw Problems.refused(
+              "limit-in-the-way",
+              "A limit or the kit closes the next rung and there is no heavier weight.");
+        }
+        yield new Change(
+            Change.Kind.SLOWER,
+            at.movementId(),
+            at.grams(),
+            null,
+            Tolerance.SLOW_TEMPO,
+            null,
+            null);
+      }
+    };
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<Waiting> waiting() {
+    return store.findByStatus(VerdictRow.Status.WAITING).stream()
+        .collect(Collectors.groupingBy(v -> v.clientId, LinkedHashMap::new, Collectors.counting()))
+        .entrySet()
+        .stream()
+        .map(e -> new Waiting(e.getKey(), e.getValue().intValue()))
+        .toList();
+  }
+
+  @Override
+  public void acceptAll(UUID clientId) {
+    for (VerdictRow v : store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
+      if (v.status == VerdictRow.Status.WAITING) {
+        decide(v.id, String.valueOf(v.version), new VerdictDecision(v.verdict, null));
+      }
+    }
+  }
+
+  private Point point(FamilySession s) {
+    return new Point(
+        s.runId(),
+        s.date(),
+        catalogue.movement(s.last().movementId()).rung(),
+        catalogue.movement(s.last().movementId()).name(),
+        s.effort().isPresent() ? (Integer) s.effort().getAsInt() : null,
+        s.pain().isPresent() ? (Integer) s.pain().getAsInt() : null,
+        s.nextDay() == null ? null : s.nextDay().pain(),
+        s.nextDay() != null,
+        s.entries().stream().map(ToleranceService::words).toList());
+  }
+
+  private static String words(SetEntry e) {
+    List<String> w = new ArrayList<>();
+    w.add(
+        "set "
+            + e.round()
+            + (e.side() == Side.BOTH
+                ? ""
+                : " " + e.side().name().toLowerCase(java.util.Locale.ROOT)));
+    if (e.reps() != null) {
+      w.add(e.reps() + " reps" + (e.targetReps() == null ? "" : " of " + e.targetReps()));
+    }
+    if (e.grams() != null) {
+      w.add(e.grams() == 0 ? "no weight" : Wording.kg(e.grams()));
+    }
+    if (e.effort() != null) {
+      w.add("effort " + e.effort());
+    }
+    if (e.pain() != null) {
+      w.add("pain " + e.pain() + (e.painWhere() == null ? "" : " " + e.painWhere()));
+    }
+    return String.join(", ", w);
+  }
+
+  private VerdictView view(VerdictRow v, List<FamilySession> history) {
+    Judgement j = json.read(v.judgement, Judgement.class);
+    List<String> rests = new ArrayList<>();
+    for (FamilySession s : history) {
+      if (j.runs().contains(s.runId())) {
+        String next =
+            s.nextDay() == null
+                ? "no check-in"
+                : "next morning pain "
+                    + s.nextDay().pain()
+                    + ", "
+                    + s.nextDay().compared().name().toLowerCase(java.util.Locale.ROOT);
+        rests.add(
+            Wording.day(s.date())
+                + ": "
+                + s.entries().stream()
+                    .map(ToleranceService::words)
+                    .collect(Collectors.joining("; "))
+                + "; "
+                + next);
+      }
+    }
+    return new VerdictView(
+        v.id,
+        v.version,
+        v.runId,
+        v.onDate,
+        v.verdict,
+        j.rule().id,
+        j.rule().source,
+        wording.judgement(j),
+        j.change().kind().name(),
+        rests,
+        v.status.name(),
+        v.decided,
+        v.reason,
+        v.decidedBy,
+        v.decidedOn);
+  }
+}

@@ -1,0 +1,68 @@
+package riposo.server.tolerance.internal;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
+import riposo.core.tolerance.Verdict;
+import riposo.server.platform.Owned;
+
+/** The verdict on one family after one run, and what the professional made of it. */
+@Entity(name = "FamilyVerdict")
+@Table(name = "family_verdict")
+class VerdictRow extends Owned {
+  /** Where a verdict stands. */
+  enum Status {
+    WAITING,
+    ACCEPTED,
+    OVERRIDDEN
+  }
+
+  @Column(name = "client_id")
+  UUID clientId;
+
+  @Column(name = "run_id")
+  UUID runId;
+
+  @Column(name = "family_id")
+  String familyId;
+
+  @Column(name = "on_date")
+  LocalDate onDate;
+
+  @Column(name = "asked_id")
+  String askedId;
+
+  @Column(columnDefinition = "longtext")
+  String judgement;
+
+  @Enumerated(EnumType.STRING)
+  @JdbcTypeCode(SqlTypes.VARCHAR)
+  Verdict verdict;
+
+  @Enumerated(EnumType.STRING)
+  @JdbcTypeCode(SqlTypes.VARCHAR)
+  Status status = Status.WAITING;
+
+  @Enumerated(EnumType.STRING)
+  @JdbcTypeCode(SqlTypes.VARCHAR)
+  @Nullable Verdict decided;
+
+  @Nullable String reason;
+
+  @Column(name = "decided_on")
+  @Nullable LocalDate decidedOn;
+
+  @Column(name = "decided_by")
+  @Nullable String decidedBy;
+
+  /** The standing it leaves, once decided. */
+  @Column(columnDefinition = "longtext")
+  @Nullable String outcome;
+}

@@ -1,0 +1,59 @@
+import { useQuery } from '@tanstack/react-query'
+import { Route, Routes } from 'react-router'
+import { AdaptPage } from '../features/adapt'
+import { CheckInPage } from '../features/checkin'
+import { ClientLayout, ClientOverview, ClientsPage } from '../features/clients'
+import { DayPage } from '../features/day'
+import { LimitsPage } from '../features/limits'
+import { PlanPage, PlansPage } from '../features/plans'
+import { RecordsPage } from '../features/records'
+import { AfterPage, RunPage } from '../features/run'
+import { ScreeningPage } from '../features/screening'
+import { SignInPage } from '../features/signin'
+import { TolerancePage } from '../features/tolerance'
+import { api, type S } from '../lib/api'
+import { Failure, Loading } from '../ui'
+import { Shell } from './Shell'
+
+export function App() {
+  return (
+    <Routes>
+      <Route path="/check-in/:token" element={<CheckInPage />} />
+      <Route path="*" element={<Signed />} />
+    </Routes>
+  )
+}
+
+function Signed() {
+  const me = useQuery({ queryKey: ['me'], queryFn: () => api.get<S['Me']>('/me') })
+  if (me.error) return <Failure error={me.error} />
+  if (!me.data) return <Loading what="Riposo" />
+  if (!me.data.name) return <SignInPage />
+  return (
+    <Routes>
+      <Route path="/run/:runId" element={<RunPage emergency={me.data.emergencyNumber ?? ''} />} />
+      <Route element={<Shell me={me.data} />}>
+        <Route index element={<DayPage />} />
+        <Route path="clients" element={<ClientsPage />} />
+        <Route path="clients/:clientId" element={<ClientLayout />}>
+          <Route index element={<ClientOverview />} />
+          <Route path="screening" element={<ScreeningPage />} />
+          <Route path="limits" element={<LimitsPage />} />
+          <Route path="tolerance" element={<TolerancePage />} />
+          <Route path="plan" element={<AdaptPage />} />
+          <Route path="plan/:planId" element={<AdaptPage />} />
+        </Route>
+        <Route path="plans" element={<PlansPage />} />
+        <Route path="plans/:planId" element={<PlanPage />} />
+        <Route path="after/:runId" element={<AfterPage />} />
+        <Route path="records" element={<RecordsPage />} />
+        <Route
+          path="*"
+          element={
+            <p className="py-10">There is nothing at this address. The day sheet is where today is.</p>
+          }
+        />
+      </Route>
+    </Routes>
+  )
+}

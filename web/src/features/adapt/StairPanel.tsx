@@ -1,0 +1,200 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useEffect, useRef, useState } from 'react'
+import { typing } from '../../app/Shell'
+import { api, ApiError, type S } from '../../lib/api'
+import { Button, Failure, Field, Loading } from '../../ui'
+
+type Choice = { movementId: string; modifiers?: string[]; reason?: string }
+
+/** The stair of the slot's family: open and closed rungs, why, and the arrows. */
+export function StairPanel({
+  base,
+  slot,
+  cacheKey,
+  onRelease,
+}: {
+  base: string
+  slot: S['SlotView']
+  cacheKey: string[]
+  onRelease: () => void
+}) {
+  const stair = useQuery({
+    queryKey: ['stair', base, slot.key, slot.stairFamilyId, slot.title],
+    queryFn: () => api.get<S['Stair']>(`${base}/slots/${slot.key}/stair`),
+    placeholderData: (p) => p,
+  })
+  const [asking, setAsking] = useState<{ choice: Choice; reasons: string[] } | null>(null)
+  const [reason, setReason] = useState('')
+  const [trace, setTrace] = useState(false)
+  const cache = useQueryClient()
+  const choose = useMutation({
+    mutationFn: (c: Choice) => api.put<S['AdaptedView']>(`${base}/slots/${slot.key}/choice`, c),
+    onSuccess: (v) => {
+      setAsking(null)
+      setReason('')
+      cache.setQueryData(cacheKey, v)
+      void cache.invalidateQueries({ queryKey: ['stair'] })
+    },
+    onError: (e, c) => {
+      if (e instanceof ApiError && e.problem.code === 'reason-wanted')
+        setAsking({ choice: c, reasons: e.problem.reasons ?? [] })
+    },
+  })
+  const rungs = stair.data?.rungs
+  const pick = useRef(choose.mutate)
+  useEffect(() => {
+    pick.current = choose.mutate
+  })
+  useEffect(() => {
+    const on = (e: KeyboardEvent) => {
+      if (typing(e) || !rungs || (e.key !== 'ArrowUp' && e.key !== 'ArrowDown')) return
+      const here = rungs.findIndex((r) => r.here)
+      if (here < 0) return
+      e.preventDefault()
+      // hardest first: up the stair is back in the list; closed rungs are stepped over
+      const way = e.key === 'ArrowUp' ? rungs.slice(0, here).reverse() : rungs.slice(here + 1)
+      const next = way.find((r) => r.open)
+      if (next) pick.current({ movementId: next.movementId })
+    }
+    window.addEventListener('keydown', on)
+    return () => window.removeEventListener('keydown', on)
+  }, [rungs])
+  if (stair.error) return <Failure error={stair.error} />
+  if (!stair.data || !rungs) return <Loading what="the stair" />
+  const refused =
+    choose.error instanceof ApiError && choose.error.problem.code === 'reason-wanted' ? null : choose.error
+  const at = slot.parts[0]
+  const on = at?.modifiers ?? []
+  return (
+    <section
+      aria-label={`Stair: ${stair.data.familyName}`}
+      className="rounded-md border border-line bg-sheet p-4"
+    >
+      <h3 className="text-[17px] font-bold">{stair.data.familyName}: the stair</h3>
+      <p className="mb-2 text-[13px] text-soft">
+        A higher step asks more. Hatched: closed to this client now.
+      </p>
+      <ol>
+        {rungs.map((r, i) => (
+          <li
+            key={r.movementId}
+            style={{ marginLeft: `${Math.min(i, 12) * (rungs.length > 8 ? 9 : 18)}px` }}
+            className="mb-1"
+          >
+            <button
+              type="button"
+              disabled={r.here && slot.parts.length === 1}
+              aria-current={r.here ? 'step' : undefined}
+              onClick={() => choose.mutate({ movementId: r.movementId })}
+              className={`block w-full rounded-sm border px-2.5 py-1 text-left leading-tight ${r.here ? 'border-teal bg-teal text-white' : r.open ? 'border-line bg-[#eef2f1] hover:border-teal' : 'hatch border-[#cdbccb] text-plum'}`}
+            >
+              <span className={r.here ? 'font-bold' : ''}>{r.name}</span>
+              <span className="block text-[13px] opacity-90">
+                {r.note}
+                {r.open && r.modifiers.length > 0 && ` · with ${r.modifiers.join(', ')}`}
+                {!r.open && r.closedBy[0] && ` · ${r.closedBy[0]}`}
+                {!r.open && r.closedBy.length > 1 && ` · and ${r.closedBy.length - 1} more`}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+      <p className="mt-1 text-[13px] text-soft">
+        <kbd>↑</kbd> <kbd>↓</kbd> step · <kbd>j</kbd> <kbd>k</kbd> slot
+      </p>
+      {stair.data.modifiers.length > 0 && at?.movementId && (
+        <>
+          <h4 className="mb-1.5 mt-3 text-sm font-bold">Make it gentler without leaving</h4>
+          <div className="flex flex-wrap gap-1.5">
+            {stair.data.modifiers.map((m) => (
+              <button
+                key={m.id}
+                type="button"
+                aria-pressed={m.on}
+                disabled={!m.possible || (!m.on && on.length >= 3)}
+                onClick={() =>
+                  choose.mutate({
+                    movementId: at.movementId ?? '',
+                    modifiers: m.on ? on.filter((x) => x !== m.id) : [...on, m.id],
+                  })
+                }
+                className={`min-h-[34px] rounded-full border px-3 text-sm disabled:opacity-60 ${m.on ? 'border-ochre bg-ochre-tint font-semibold' : 'border-line bg-paper'}`}
+              >
+                {m.words}
+              </button>
+            ))}
+          </div>
+        </>
+      )}
+      {slot.next.length > 0 && (
+        <>
+          <h4 className="mb-1 mt-3 text-sm font-bold">The next two</h4>
+          {slot.next.map((n) => (
+            <button
+              key={n.movementId + n.title}
+              type="button"
+              className="block min-h-[34px] text-left text-sm text-teal underline underline-offset-4"
+              onClick={() => choose.mutate({ movementId: n.movementId })}
+            >
+              {n.title}
+            </button>
+          ))}
+        </>
+      )}
+      {asking && (
+        <form
+          className="mt-3 border-l-4 border-ochre pl-3"
+          onSubmit={(e) => {
+            e.preventDefault()
+            choose.mutate({ ...asking.choice, reason })
+          }}
+        >
+          <p className="font-semibold">An advised limit closes this.</p>
+          {asking.reasons.map((r) => (
+            <p key={r} className="text-sm">
+              {r}
+            </p>
+          ))}
+          <Field label="Why you pass it">
+            {(p) => <input {...p} autoFocus value={reason} onChange={(e) => setReason(e.target.value)} />}
+          </Field>
+          <Button main type="submit" disabled={reason.trim() === ''}>
+            Keep this, with the reason
+          </Button>{' '}
+          <Button quiet onClick={() => setAsking(null)}>
+            Leave it
+          </Button>
+        </form>
+      )}
+      <Failure error={refused} />
+      <div className="mt-3 flex flex-wrap gap-2">
+        {slot.pinned && <Button onClick={onRelease}>Let Riposo choose again</Button>}
+        {slot.rejections.length > 0 && (
+          <Button quiet aria-expanded={trace} onClick={() => setTrace(!trace)}>
+            {trace ? 'Hide the trace' : 'Why not something nearer?'}
+          </Button>
+        )}
+      </div>
+      {trace && (
+        <ul className="mt-2 border-t border-line text-sm">
+          {slot.rejections.map((r) => (
+            <li key={r.movementId} className="border-b border-line py-1.5">
+              <strong>{r.name}</strong>
+              {r.mendable && <span className="text-soft"> (a gentler form is open, but gives up more)</span>}
+              {r.sentences.map((s) => (
+                <span key={s} className="block text-plum">
+                  {s}
+                </span>
+              ))}
+            </li>
+          ))}
+          <li className="py-1.5 font-mono text-[13px] text-soft">
+            given up: purpose {slot.cost.purpose}, muscles {slot.cost.muscles}, range {slot.cost.range},
+            position {slot.cost.position}, modifiers {slot.cost.modifiers}, distance {slot.cost.distance}{' '}
+            (both sides counted)
+          </li>
+        </ul>
+      )}
+    </section>
+  )
+}

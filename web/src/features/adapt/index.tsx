@@ -1,0 +1,218 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useEffect, useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { typing } from '../../app/Shell'
+import { api, type S } from '../../lib/api'
+import { clock, day } from '../../lib/format'
+import { Button, Failure, Loading } from '../../ui'
+import { Contour } from '../../ui/Contour'
+import { useClient } from '../clients'
+import { StairPanel } from './StairPanel'
+import { StartPanel } from './StartPanel'
+
+/** The adapt desk: a plan resolved for this client today, with every reason. */
+export function AdaptPage() {
+  const { client } = useClient()
+  const { planId } = useParams()
+  const navigate = useNavigate()
+  const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<S['Plan'][]>('/plans') })
+  const runs = useQuery({
+    queryKey: ['runs', client.id],
+    queryFn: () => api.get<S['Run'][]>(`/clients/${client.id}/runs`),
+  })
+  if (plans.error ?? runs.error) return <Failure error={plans.error ?? runs.error} />
+  if (!plans.data || !runs.data) return <Loading what="plans" />
+  const usual = runs.data[runs.data.length - 1]?.planId
+  const id = planId ?? usual ?? plans.data[0]?.id
+  if (!id)
+    return (
+      <p>
+        No plan yet.{' '}
+        <Link className="text-teal underline" to="/plans/new">
+          Build one first.
+        </Link>
+      </p>
+    )
+  return (
+    <>
+      <label className="no-print mb-3 flex flex-wrap items-center gap-3">
+        <span className="text-soft">plan</span>
+        <select
+          className="!w-auto"
+          value={id}
+          onChange={(e) => void navigate(`/clients/${client.id}/plan/${e.target.value}`)}
+        >
+          {plans.data.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Desk key={id} planId={id} />
+    </>
+  )
+}
+
+function Desk({ planId }: { planId: string }) {
+  const { client } = useClient()
+  const base = `/clients/${client.id}/adapted/${planId}`
+  const key = ['adapted', client.id, planId]
+  const view = useQuery({ queryKey: key, queryFn: () => api.get<S['AdaptedView']>(base) })
+  const cache = useQueryClient()
+  const [chosen, setChosen] = useState<string | null>(null)
+  const [starting, setStarting] = useState(false)
+  const release = useMutation({
+    mutationFn: (slot: string) => api.remove<S['AdaptedView']>(`${base}/slots/${slot}/choice`),
+    onSuccess: (v) => {
+      cache.setQueryData(key, v)
+      void cache.invalidateQueries({ queryKey: ['stair'] })
+    },
+  })
+  const slots = view.data?.slots
+  const current =
+    slots?.find((s) => s.key === chosen) ??
+    slots?.find((s) => s.block === 'WORK' && !s.asAsked) ??
+    slots?.find((s) => s.block === 'WORK')
+  useEffect(() => {
+    const on = (e: KeyboardEvent) => {
+      if (typing(e) || !slots || !current) return
+      const by = e.key === 'j' ? 1 : e.key === 'k' ? -1 : 0
+      const next = slots[slots.indexOf(current) + by]
+      if (by !== 0 && next) setChosen(next.key)
+    }
+    window.addEventListener('keydown', on)
+    return () => window.removeEventListener('keydown', on)
+  }, [slots, current])
+  if (view.error) return <Failure error={view.error} />
+  if (!view.data || !current) return <Loading what="the adapted plan" />
+  const v = view.data
+  return (
+    <>
+      <div className="mb-3 flex flex-wrap items-baseline gap-x-4">
+        <h2 className="text-lg font-bold">
+          {v.planName} for {client.name.split(' ')[0]}, {day(v.date)}
+        </h2>
+        <span className="font-mono text-lg font-bold">{clock(v.timeline.total)}</span>
+        {v.effortCap !== undefined && <span className="text-plum">effort {v.effortCap} at most</span>}
+        {v.workNote && <span className="text-plum">{v.workNote}</span>}
+        <Button main className="ml-auto" onClick={() => setStarting(true)}>
+          Start this session
+        </Button>
+      </div>
+      {[...v.sessionProblems, ...v.checks].map((c) => (
+        <p key={c} className="mb-1 border-l-4 border-ochre pl-3 text-sm text-ochre-deep">
+          {c}
+        </p>
+      ))}
+      <div className="grid items-start gap-5 lg:grid-cols-[1fr_352px]">
+        <div className="min-w-0">
+          <Contour
+            planned={v.planned}
+            adapted={v.timeline}
+            who={client.name.split(' ')[0]}
+            slot={current.key}
+          />
+          <SlotTable slots={v.slots} current={current.key} onChoose={setChosen} />
+        </div>
+        <div className="lg:sticky lg:top-3">
+          <StairPanel
+            key={current.key}
+            base={base}
+            slot={current}
+            cacheKey={key}
+            onRelease={() => release.mutate(current.key)}
+          />
+          <Failure error={release.error} />
+        </div>
+      </div>
+      <p className="mt-4 text-[13px] text-soft">
+        Riposo proposes, you decide; a clinician’s word outranks every line here.
+      </p>
+      <StartPanel open={starting} onOpenChange={setStarting} planId={planId} />
+    </>
+  )
+}
+
+const blocks = { WARM_UP: 'warm-up', WORK: 'work', COOL_DOWN: 'cool-down' }
+
+function SlotTable({
+  slots,
+  current,
+  onChoose,
+}: {
+  slots: S['SlotView'][]
+  current: string
+  onChoose: (k: string) => void
+}) {
+  return (
+    <table className="mt-3 w-full border-collapse text-left">
+      <thead className="hidden text-[13px] text-soft sm:table-header-group">
+        <tr>
+          <th className="w-8 pb-1 font-normal"></th>
+          <th className="w-32 pb-1 font-normal">purpose</th>
+          <th className="w-40 pb-1 font-normal">asked</th>
+          <th className="pb-1 font-normal">for this client</th>
+          <th className="w-44 pb-1 font-normal">dose</th>
+        </tr>
+      </thead>
+      {(['WARM_UP', 'WORK', 'COOL_DOWN'] as const).map((b) => (
+        <tbody key={b}>
+          <tr>
+            <th
+              scope="rowgroup"
+              colSpan={5}
+              className="border-b-2 border-ink pb-0.5 pt-3 text-left text-[13px] font-semibold"
+            >
+              {blocks[b]}
+            </th>
+          </tr>
+          {slots
+            .filter((s) => s.block === b)
+            .map((s, i) => (
+              <tr
+                key={s.key}
+                className={`block border-b border-line align-top sm:table-row ${s.key === current ? 'bg-teal-tint' : ''}`}
+              >
+                <td className="hidden px-2 py-2 font-mono sm:table-cell">{i + 1}</td>
+                <td className="inline px-1 text-[13px] text-soft sm:table-cell sm:py-2 sm:text-[15px] sm:text-ink">
+                  {s.purpose}
+                </td>
+                <td
+                  className={`inline px-1 sm:table-cell sm:py-2 ${s.asAsked ? 'text-soft' : 'text-soft line-through decoration-plum'}`}
+                >
+                  {s.askedName}
+                </td>
+                <td className="block px-1 py-1 sm:table-cell sm:py-2">
+                  <button
+                    type="button"
+                    className="block min-h-[28px] w-full text-left"
+                    aria-pressed={s.key === current}
+                    onClick={() => onChoose(s.key)}
+                  >
+                    {s.asAsked ? <span className="text-soft">as asked</span> : <strong>{s.title}</strong>}
+                    {s.pinned && (
+                      <span className="ml-2 text-[13px] font-semibold text-ochre-deep">your choice</span>
+                    )}
+                  </button>
+                  {s.reasons.map((r) => (
+                    <span key={r} className="block text-[13px] leading-snug text-plum">
+                      {r}
+                    </span>
+                  ))}
+                </td>
+                <td className="block px-1 pb-2 font-mono text-sm sm:table-cell sm:py-2">
+                  {s.parts.map((p) => (
+                    <span key={p.side} className="block">
+                      {p.side !== 'BOTH' && `${p.side.toLowerCase()} `}
+                      {p.doseText}
+                    </span>
+                  ))}
+                </td>
+              </tr>
+            ))}
+        </tbody>
+      ))}
+    </table>
+  )
+}

@@ -1,0 +1,2 @@
+export { ClientsPage } from './ClientsPage'
+export { ClientLayout, ClientOverview, useClient } from './ClientLayout'

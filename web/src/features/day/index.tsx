@@ -1,0 +1,246 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { api, ApiError, type S } from '../../lib/api'
+import { clock, longDay, outcomeWords } from '../../lib/format'
+import { Button, Dialog, Failure, Field, Loading, OutcomeMark } from '../../ui'
+
+const goes: Record<string, { words: string; to: (w: S['WaitView']) => string }> = {
+  VERDICT: { words: 'decide', to: (w) => `/clients/${w.clientId}/tolerance` },
+  CHECK_IN: { words: 'see link', to: (w) => `/after/${w.runId}` },
+  SCREENING: { words: 'screen', to: (w) => `/clients/${w.clientId}/screening` },
+  CLEARANCE: { words: 'open', to: (w) => `/clients/${w.clientId}` },
+  LIMITS: { words: 'decide', to: (w) => `/clients/${w.clientId}/screening` },
+  REVIEW: { words: 'review', to: (w) => `/clients/${w.clientId}/limits` },
+  AFTER: { words: 'ask', to: (w) => `/after/${w.runId}` },
+  RUN: { words: 'go back in', to: (w) => `/run/${w.runId}` },
+}
+
+export function DayPage() {
+  const day = useQuery({ queryKey: ['day'], queryFn: () => api.get<S['DayView']>('/day') })
+  const [adding, setAdding] = useState(false)
+  const cache = useQueryClient()
+  const remove = useMutation({
+    mutationFn: (id: string) => api.remove<S['DayView']>(`/appointments/${id}`),
+    onSuccess: (d) => cache.setQueryData(['day'], d),
+  })
+  if (day.error) return <Failure error={day.error} />
+  if (!day.data) return <Loading what="the day sheet" />
+  const { sessions, waits, date } = day.data
+  return (
+    <div className="grid gap-x-10 lg:grid-cols-[1fr_360px]">
+      <section aria-labelledby="today">
+        <div className="flex flex-wrap items-end justify-between gap-2 py-5">
+          <h1 id="today" className="text-[26px] font-bold">
+            {longDay(date)}
+          </h1>
+          <Button onClick={() => setAdding(true)}>Add a session</Button>
+        </div>
+        {sessions.length === 0 && (
+          <p className="border-t-2 border-ink py-6">
+            No session today. Add one, or use the quiet to decide what waits beside this.
+          </p>
+        )}
+        <ol className="border-t-2 border-ink">
+          {sessions.map((s) => (
+            <li
+              key={s.id}
+              className="grid grid-cols-[64px_1fr] gap-x-4 border-b border-line py-4 sm:grid-cols-[64px_1fr_auto]"
+            >
+              <time className="pt-0.5 font-mono text-lg">{s.time.slice(0, 5)}</time>
+              <div>
+                <p>
+                  <Link
+                    className="text-lg font-bold underline-offset-4 hover:underline"
+                    to={`/clients/${s.clientId}`}
+                  >
+                    {s.client}
+                  </Link>{' '}
+                  <span className="text-soft">
+                    {s.plan} · <span className="font-mono">{clock(s.totalSeconds)}</span> ·{' '}
+                    {s.swaps === 0 ? 'as planned' : `${s.swaps} swaps`}
+                  </span>
+                </p>
+                <p className="mt-1">
+                  <OutcomeMark outcome={s.outcome}>{outcomeWords[s.outcome]}</OutcomeMark>
+                </p>
+                <p className="mt-1 text-sm">
+                  <span className="text-soft">bring</span> {s.kit.join(', ')}
+                </p>
+                <p className="mt-0.5 text-sm">
+                  <span className="text-soft">since last time</span>{' '}
+                  {s.changes.length === 0 ? 'nothing changed' : s.changes.join(' · ')}
+                </p>
+              </div>
+              <div className="col-start-2 mt-2 flex flex-col items-start gap-1 sm:col-start-3 sm:items-end">
+                <Next s={s} />
+                {!s.runId && (
+                  <button
+                    type="button"
+                    className="min-h-[32px] text-sm text-soft underline underline-offset-4"
+                    onClick={() => remove.mutate(s.id)}
+                  >
+                    Take off the sheet
+                  </button>
+                )}
+              </div>
+            </li>
+          ))}
+        </ol>
+        <Failure error={remove.error} />
+      </section>
+      <section aria-labelledby="waits" className="pt-5">
+        <h2 id="waits" className="mb-2 text-lg font-bold">
+          Waits for you
+        </h2>
+        <ul className="border-t-2 border-ink">
+          {waits.length === 0 && <li className="py-3 text-soft">Nothing waits.</li>}
+          {waits.map((w) => {
+            const g = goes[w.kind]
+            return (
+              <li
+                key={w.kind + w.clientId + (w.runId ?? '')}
+                className="flex items-baseline justify-between gap-3 border-b border-line py-2.5"
+              >
+                <span>
+                  <strong>{w.client}</strong> <span className="text-sm">{w.text}</span>
+                </span>
+                {g && (
+                  <Link
+                    className="shrink-0 font-semibold text-teal underline underline-offset-4"
+                    to={g.to(w)}
+                    aria-label={`${g.words}: ${w.client}, ${w.text}`}
+                  >
+                    {g.words}
+                  </Link>
+                )}
+              </li>
+            )
+          })}
+        </ul>
+      </section>
+      <AddSession open={adding} onOpenChange={setAdding} date={date} />
+    </div>
+  )
+}
+
+function Next({ s }: { s: S['SessionView'] }) {
+  const main = 'btn btn-main'
+  if (s.outcome === 'NOT_SCREENED')
+    return (
+      <Link className={main} to={`/clients/${s.clientId}/screening`}>
+        Screen
+      </Link>
+    )
+  if (s.closed)
+    return (
+      <Link className="btn" to={`/clients/${s.clientId}/tolerance`}>
+        Done: see verdicts
+      </Link>
+    )
+  if (s.runId && (s.runStatus === 'FINISHED' || s.runStatus === 'STOPPED'))
+    return (
+      <Link className={main} to={`/after/${s.runId}`}>
+        Words after
+      </Link>
+    )
+  if (s.runId)
+    return (
+      <Link className={main} to={`/run/${s.runId}`}>
+        Back to the run
+      </Link>
+    )
+  return (
+    <Link className={main} to={`/clients/${s.clientId}/plan/${s.planId}`}>
+      Open adapted plan
+    </Link>
+  )
+}
+
+export function AddSession({
+  open,
+  onOpenChange,
+  date,
+  clientId,
+  planId,
+}: {
+  open: boolean
+  onOpenChange: (o: boolean) => void
+  date: string
+  clientId?: string
+  planId?: string
+}) {
+  const clients = useQuery({
+    queryKey: ['clients'],
+    queryFn: () => api.get<S['Client'][]>('/clients'),
+    enabled: open,
+  })
+  const plans = useQuery({
+    queryKey: ['plans'],
+    queryFn: () => api.get<S['Plan'][]>('/plans'),
+    enabled: open,
+  })
+  const [form, setForm] = useState({ clientId: clientId ?? '', planId: planId ?? '', date, time: '10:00' })
+  const cache = useQueryClient()
+  const add = useMutation({
+    mutationFn: () =>
+      api.post<S['DayView']>('/appointments', {
+        ...form,
+        clientId: form.clientId || null,
+        planId: form.planId || null,
+      }),
+    onSuccess: (d) => {
+      cache.setQueryData(['day'], d)
+      onOpenChange(false)
+    },
+  })
+  const error = add.error instanceof ApiError ? add.error : undefined
+  const set = (k: string) => (e: { target: { value: string } }) => setForm({ ...form, [k]: e.target.value })
+  return (
+    <Dialog open={open} onOpenChange={onOpenChange} title="Add a session">
+      <form
+        onSubmit={(e) => {
+          e.preventDefault()
+          add.mutate()
+        }}
+      >
+        <Field label="Client" error={error?.field('/clientId')}>
+          {(p) => (
+            <select {...p} value={form.clientId} onChange={set('clientId')}>
+              <option value="">Choose</option>
+              {clients.data?.map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="Plan" error={error?.field('/planId')}>
+          {(p) => (
+            <select {...p} value={form.planId} onChange={set('planId')}>
+              <option value="">Choose</option>
+              {plans.data?.map((x) => (
+                <option key={x.id} value={x.id}>
+                  {x.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <div className="grid grid-cols-2 gap-4">
+          <Field label="Date" error={error?.field('/date')}>
+            {(p) => <input {...p} type="date" value={form.date} onChange={set('date')} />}
+          </Field>
+          <Field label="Time" error={error?.field('/time')}>
+            {(p) => <input {...p} type="time" value={form.time} onChange={set('time')} />}
+          </Field>
+        </div>
+        <Failure error={add.error} />
+        <Button main type="submit" disabled={add.isPending}>
+          Put on the sheet
+        </Button>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,2 @@
+export { LimitsPage } from './LimitsPage'
+export { LimitRibbon } from './LimitRibbon'

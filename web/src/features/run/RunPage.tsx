@@ -1,0 +1,308 @@
+import { useEffect, useRef, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { typing } from '../../app/Shell'
+import { type S } from '../../lib/api'
+import { entries, entryKey, foldClock, segmentAt } from '../../lib/clock'
+import { clock } from '../../lib/format'
+import { Failure, Loading } from '../../ui'
+import { Contour } from '../../ui/Contour'
+import { LogPanel } from './LogPanel'
+import { StopPanel } from './StopPanel'
+import { useRunLog } from './useRunLog'
+
+const posture = (h: number) =>
+  h >= 5
+    ? 'on the step'
+    : h === 4
+      ? 'standing'
+      : h === 3
+        ? 'leaning'
+        : h === 2
+          ? 'on the chair'
+          : 'on the floor'
+
+/** The live session: wall-clock timer, what now, what next, one-tap log, stop panel. */
+export function RunPage({ emergency }: { emergency: string }) {
+  const { runId = '' } = useParams()
+  const log = useRunLog(runId)
+  if (log.error) return <Failure error={log.error} />
+  if (!log.run) return <Loading what="the run" />
+  return <Live run={log.run} log={log} emergency={emergency} />
+}
+
+function Live({
+  run,
+  log,
+  emergency,
+}: {
+  run: S['Run']
+  log: ReturnType<typeof useRunLog>
+  emergency: string
+}) {
+  const [now, setNow] = useState(() => Date.now())
+  const [stopping, setStopping] = useState(false)
+  const [sound, setSound] = useState(true)
+  const navigate = useNavigate()
+  const { add, events } = log
+  const timeline = run.adapted.timeline
+  const segments = timeline.segments
+  const c = foldClock(segments, events, now)
+  const index = segmentAt(segments, c.positionMs)
+  const segment = segments[index]
+  const leftMs = segment ? (segment.start + segment.length) * 1000 - c.positionMs + c.holdMs : 0
+  const over = c.positionMs >= timeline.total * 1000
+  useEffect(() => {
+    const t = setInterval(() => setNow(Date.now()), 200)
+    return () => clearInterval(t)
+  }, [])
+  const finished = useRef(false)
+  useEffect(() => {
+    if (over && c.status === 'RUNNING' && !finished.current) {
+      finished.current = true
+      add({ kind: 'FINISH' })
+    }
+  }, [over, c.status, add])
+  useBeeps(sound && c.status === 'RUNNING', index, Math.ceil(leftMs / 1000))
+  const toggle = () => {
+    if (c.status === 'READY') add({ kind: 'START' })
+    else if (c.status === 'RUNNING') add({ kind: 'PAUSE' })
+    else if (c.status === 'PAUSED') add({ kind: 'RESUME' })
+  }
+  const back = () =>
+    segment &&
+    add({
+      kind: 'GOTO',
+      segment: c.positionMs - segment.start * 1000 > 3000 ? index : Math.max(0, index - 1),
+    })
+  const skip = () =>
+    index + 1 < segments.length ? add({ kind: 'GOTO', segment: index + 1 }) : add({ kind: 'FINISH' })
+  const rest = () => add({ kind: 'EXTEND', seconds: 15 })
+  const acts = useRef({ toggle, back, skip, rest })
+  useEffect(() => {
+    acts.current = { toggle, back, skip, rest }
+  })
+  const ended = c.status === 'STOPPED' || c.status === 'FINISHED'
+  useEffect(() => {
+    const on = (e: KeyboardEvent) => {
+      if (typing(e) || ended || e.ctrlKey || e.metaKey) return
+      const onButton = (e.target as HTMLElement).tagName === 'BUTTON'
+      if (e.key === ' ' && !onButton) {
+        e.preventDefault()
+        acts.current.toggle()
+      } else if (e.key === 'ArrowLeft') acts.current.back()
+      else if (e.key === 'ArrowRight') acts.current.skip()
+      else if (e.key === 'r' || e.key === 'R') acts.current.rest()
+      else if (e.key === 's' || e.key === 'S') setStopping(true)
+    }
+    window.addEventListener('keydown', on)
+    return () => window.removeEventListener('keydown', on)
+  }, [ended])
+  if (!segment) return <Failure error={new Error('this run has no timeline')} />
+  const slotOf = (key: string) => run.adapted.slots.find((s) => s.key === key)
+  const partOf = (s: S['Segment']) => {
+    const slot = slotOf(s.slotKey)
+    return slot?.parts.find((p) => p.side === s.side) ?? slot?.parts[0]
+  }
+  const nextWork = segments.slice(index + 1).find((s) => s.kind === 'WORK')
+  const shown = segment.kind === 'WORK' ? segment : nextWork
+  const part = shown && partOf(shown)
+  // In rest the set just done is asked; in work the one running.
+  const asked =
+    segment.kind === 'WORK' ? segment : [...segments.slice(0, index)].reverse().find((s) => s.kind === 'WORK')
+  const loggable = asked?.block === 'WORK' ? asked : undefined
+  const slots = run.adapted.slots.filter((s) => s.block === segment.block)
+  const round = segment.round > 0 ? `round ${segment.round} · ` : ''
+  const button =
+    'min-h-[52px] rounded-md border border-[#41606b] px-5 text-lg font-semibold disabled:opacity-50'
+  return (
+    <div className="flex min-h-screen flex-col bg-night text-[#EAF1F2]">
+      <header className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 md:px-6">
+        <strong className="text-lg">{run.planName}</strong>
+        <span className="text-[#a9bcc2]">
+          {round}
+          {segment.block === 'WORK' ? 'movement' : segment.block === 'WARM_UP' ? 'warm-up' : 'cool-down'}{' '}
+          {Math.max(1, slots.findIndex((s) => s.key === segment.slotKey) + 1)} of {slots.length}
+        </span>
+        <span className="ml-auto font-mono text-lg">
+          {clock(c.positionMs / 1000)} gone · {clock(timeline.total - c.positionMs / 1000)} left
+        </span>
+        <button
+          type="button"
+          className="min-h-[48px] rounded-md bg-[#f4ece4] px-5 text-lg font-bold text-brick"
+          onClick={() => setStopping(true)}
+          disabled={ended}
+        >
+          Stop sign <span className="font-mono">s</span>
+        </button>
+      </header>
+      <div className="grid flex-1 lg:grid-cols-[1fr_440px]">
+        <main className="px-4 py-3 md:px-6">
+          {ended ? (
+            <div className="py-8">
+              <h1 className="mb-3 text-4xl font-bold">{c.status === 'STOPPED' ? 'Stopped' : 'Done'}</h1>
+              {c.status === 'STOPPED' ? (
+                <p className="mb-5 text-xl">
+                  {c.stopSign}. Make safe, follow your local protocol and first-aid training; emergency number{' '}
+                  {emergency}. This client starts again only with a clearance.
+                </p>
+              ) : (
+                <p className="mb-5 text-xl">
+                  {clock(timeline.total)} on the timeline. Now how it felt, while it is fresh.
+                </p>
+              )}
+              <button
+                type="button"
+                className="min-h-[60px] rounded-md bg-sand px-8 text-xl font-bold text-night disabled:opacity-60"
+                disabled={log.waiting > 0}
+                onClick={() => void navigate(`/after/${run.id}`)}
+              >
+                {log.waiting > 0 ? 'Sending …' : 'Words after'}
+              </button>
+            </div>
+          ) : (
+            <>
+              <div className="flex flex-wrap items-end gap-x-8 gap-y-1">
+                <p
+                  className="font-mono text-[clamp(84px,15vw,190px)] leading-none tracking-tight"
+                  role="timer"
+                  aria-label="time left in this part"
+                >
+                  {clock(Math.ceil(leftMs / 1000))}
+                </p>
+                <div className="pb-3 text-2xl text-[#b8c8cd]">
+                  <p>
+                    {c.status === 'READY'
+                      ? 'ready'
+                      : c.status === 'PAUSED'
+                        ? 'paused'
+                        : segment.kind === 'WORK'
+                          ? 'work'
+                          : segment.kind === 'REST'
+                            ? 'rest'
+                            : segment.kind === 'SIDE_CHANGE'
+                              ? 'change sides'
+                              : 'change posture'}
+                  </p>
+                  {segment.kind === 'WORK' && segment.side !== 'BOTH' && (
+                    <p className="text-3xl font-bold text-white">{segment.side.toLowerCase()} side</p>
+                  )}
+                  {segment.kind === 'WORK' && (
+                    <p>
+                      {segment.reps !== undefined
+                        ? `${segment.reps} reps`
+                        : segment.holdSeconds !== undefined
+                          ? `holds of ${segment.holdSeconds} s`
+                          : ''}
+                    </p>
+                  )}
+                </div>
+              </div>
+              <h1 className="mt-3 text-[clamp(26px,4vw,46px)] font-bold leading-tight">
+                {segment.kind !== 'WORK' && <span className="font-normal text-[#a9bcc2]">next: </span>}
+                {part?.title ?? 'Done soon'}
+              </h1>
+              <p className="mt-1 text-[clamp(18px,2.2vw,26px)] text-sand">
+                {part?.cues.slice(0, 2).join(' · ')}
+              </p>
+              {part?.breathe && <p className="mt-1 text-xl">Breathe out on the effort, never hold.</p>}
+              {part && <p className="mt-1 font-mono text-xl text-[#b8c8cd]">{part.doseText}</p>}
+              <p className="mt-5 border-t border-[#35505a] pt-3 text-xl">
+                {nextWork ? (
+                  <>
+                    then <strong>{partOf(nextWork)?.title}</strong>
+                    {nextWork.side !== 'BOTH' && `, ${nextWork.side.toLowerCase()}`},{' '}
+                    {nextWork.height === segment.height ? 'stay ' : ''}
+                    {posture(nextWork.height)}
+                  </>
+                ) : (
+                  'then done'
+                )}
+              </p>
+              <div className="mt-5 flex flex-wrap gap-2">
+                <button type="button" className={`${button} border-sand bg-sand text-night`} onClick={toggle}>
+                  {c.status === 'READY' ? 'Start' : c.status === 'PAUSED' ? 'Go on' : 'Pause'}
+                </button>
+                <button type="button" className={button} onClick={back} disabled={c.status === 'READY'}>
+                  Back
+                </button>
+                <button type="button" className={button} onClick={skip} disabled={c.status === 'READY'}>
+                  Skip
+                </button>
+                <button type="button" className={button} onClick={rest} disabled={c.status === 'READY'}>
+                  +15 s
+                </button>
+                <button
+                  type="button"
+                  className={`${button} border-transparent`}
+                  aria-pressed={sound}
+                  onClick={() => setSound(!sound)}
+                >
+                  sound {sound ? 'on' : 'off'}
+                </button>
+              </div>
+              <p className="mt-3 hidden font-mono text-sm text-[#a9bcc2] md:block">
+                space pause · ← → back, skip · R +15 s · S stop sign
+              </p>
+            </>
+          )}
+        </main>
+        <aside className="bg-panel px-4 py-4 md:px-6" aria-label="Log">
+          <LogPanel
+            run={run}
+            segment={loggable}
+            known={loggable && entries(events).get(entryKey(loggable))}
+            add={(e) => add({ kind: 'ENTRY', entry: e })}
+          />
+          <p role="status" className="mt-4 text-sm text-[#a9bcc2]">
+            {log.offline
+              ? `No connection: ${log.waiting} kept on this device, sent when it is back.`
+              : log.waiting > 0
+                ? `${log.waiting} being sent`
+                : 'Everything is kept.'}
+          </p>
+          <Failure error={log.refused} />
+        </aside>
+      </div>
+      <footer className="bg-[#0e1c22] px-4 md:px-6">
+        <Contour adapted={timeline} slot={segment.slotKey} now={c.positionMs / 1000} night />
+      </footer>
+      <StopPanel
+        open={stopping}
+        onOpenChange={setStopping}
+        emergency={emergency}
+        onStop={(sign) => {
+          setStopping(false)
+          add({ kind: 'STOP', text: sign })
+        }}
+      />
+    </div>
+  )
+}
+
+/** Local sounds: a low tone at each change, short ones at 3, 2, 1. */
+function useBeeps(on: boolean, index: number, left: number) {
+  const last = useRef({ index, left })
+  useEffect(() => {
+    const before = last.current
+    last.current = { index, left }
+    if (!on) return
+    if (before.index !== index) beep(520, 0.35)
+    else if (before.left !== left && left <= 3 && left > 0) beep(880, 0.1)
+  }, [on, index, left])
+}
+
+let audio: AudioContext | undefined
+function beep(pitch: number, seconds: number) {
+  try {
+    audio ??= new AudioContext()
+    const tone = audio.createOscillator()
+    const loud = audio.createGain()
+    tone.frequency.value = pitch
+    loud.gain.value = 0.12
+    tone.connect(loud).connect(audio.destination)
+    tone.start()
+    tone.stop(audio.currentTime + seconds)
+  } catch {
+    // no sound on this device: the screen says it all
+  }
+}

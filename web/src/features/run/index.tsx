@@ -1,0 +1,2 @@
+export { RunPage } from './RunPage'
+export { AfterPage } from './AfterPage'

@@ -1,0 +1,268 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ApiError, type S } from '../../lib/api'
+import { day, verdictWords } from '../../lib/format'
+import { Button, Failure, Field, Loading } from '../../ui'
+import { useClient } from '../clients'
+
+/** Families in rows, sessions across, verdicts beside. */
+export function TolerancePage() {
+  const { client } = useClient()
+  const view = useQuery({
+    queryKey: ['tolerance', client.id],
+    queryFn: () => api.get<S['ToleranceView']>(`/clients/${client.id}/tolerance`),
+  })
+  if (view.error) return <Failure error={view.error} />
+  if (!view.data) return <Loading what="tolerance" />
+  const v = view.data
+  if (v.families.length === 0) return <p>No session on record yet. The first run fills this page.</p>
+  return (
+    <>
+      <p className="mb-3 text-soft">
+        {v.sessions} sessions since {v.since && day(v.since)} ·{' '}
+        {v.school === 'MONITORED' ? 'monitored' : 'pain-free'} school ·{' '}
+        <strong className="text-ink">
+          {v.waiting === 0 ? 'all verdicts decided' : `${v.waiting} verdicts wait for you`}
+        </strong>
+      </p>
+      <ul className="border-t-2 border-ink">
+        {v.families.map((f) => (
+          <Family key={f.familyId} f={f} />
+        ))}
+      </ul>
+      <p className="mt-3 flex flex-wrap gap-x-6 text-sm text-soft">
+        <span>height: rung</span>
+        <span>disc size: effort</span>
+        <span>ring: pain during (thicker = more)</span>
+        <span>tail: pain next morning</span>
+        <span>dots beneath: no check-in</span>
+      </p>
+    </>
+  )
+}
+
+function Family({ f }: { f: S['FamilyRow'] }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <li className="border-b border-line py-3">
+      <div className="grid gap-x-6 gap-y-2 md:grid-cols-[180px_1fr] lg:grid-cols-[180px_1fr_340px]">
+        <div>
+          <h2 className="font-bold">{f.family}</h2>
+          <p className="text-sm text-soft">{f.current}</p>
+          <button
+            type="button"
+            className="mt-1 min-h-[32px] text-sm text-teal underline underline-offset-4"
+            aria-expanded={open}
+            onClick={() => setOpen(!open)}
+          >
+            {open ? 'hide the record' : 'the record'}
+          </button>
+        </div>
+        <Series f={f} />
+        <div className="md:col-start-2 lg:col-start-3">
+          {f.verdict && <Decision key={f.verdict.id + f.verdict.version} v={f.verdict} />}
+        </div>
+      </div>
+      {open && <Record f={f} />}
+    </li>
+  )
+}
+
+function Series({ f }: { f: S['FamilyRow'] }) {
+  const points = f.points.slice(-14)
+  const low = Math.max(1, Math.min(...points.map((p) => p.rung)) - 1)
+  const high = Math.min(f.rungs, Math.max(...points.map((p) => p.rung)) + 1)
+  const rows = Math.max(1, high - low)
+  const gap = Math.min(24, 66 / rows)
+  const x = (i: number) => 22 + (i * 580) / Math.max(13, points.length - 1)
+  const y = (r: number) => 12 + (high - r) * gap
+  return (
+    <svg
+      viewBox="0 0 620 96"
+      className="w-full min-w-0"
+      role="img"
+      aria-label={`${f.family}: ${points.map((p) => `${day(p.date)} rung ${p.rung}, effort ${p.effort ?? 'not said'}, pain ${p.pain ?? 'not said'}, next morning ${p.nextMorning ?? 'no answer'}`).join('; ')}`}
+    >
+      {Array.from({ length: rows + 1 }, (_, i) => (
+        <line key={i} x1={8} x2={612} y1={y(low + i)} y2={y(low + i)} stroke="#EFE8DC" />
+      ))}
+      <polyline
+        points={points.map((p, i) => `${x(i)},${y(p.rung)}`).join(' ')}
+        fill="none"
+        stroke="#BCD3D3"
+        strokeWidth="3"
+      />
+      {points.map((p, i) => {
+        const r = 4 + (p.effort ?? 3) * 0.62
+        const pain = p.pain ?? 0
+        const morning = p.nextMorning ?? 0
+        return (
+          <g key={p.runId}>
+            <title>{`${day(p.date)} ${p.movement}: ${p.entries.join('; ')}`}</title>
+            {morning > 0 && (
+              <line
+                x1={x(i) + r}
+                y1={y(p.rung) + r}
+                x2={x(i) + r + 3 + morning * 2}
+                y2={y(p.rung) + r + 2 + morning}
+                stroke="#6A4A68"
+                strokeWidth={1 + morning}
+                strokeLinecap="round"
+              />
+            )}
+            <circle
+              cx={x(i)}
+              cy={y(p.rung)}
+              r={r}
+              fill="#0E5A68"
+              stroke="#6A4A68"
+              strokeWidth={pain === 0 ? 0 : 1 + pain}
+            />
+            {!p.answered && (
+              <line
+                x1={x(i) - 8}
+                x2={x(i) + 8}
+                y1={y(p.rung) + r + 8}
+                y2={y(p.rung) + r + 8}
+                stroke="#5A6973"
+                strokeWidth="2"
+                strokeDasharray="2 3"
+              />
+            )}
+          </g>
+        )
+      })}
+      {points.map((p, i) =>
+        i === 0 || i === points.length - 1 ? (
+          <text key={p.runId + 't'} x={x(i) - 14} y={94} fontSize="11" fill="#5A6973">
+            {day(p.date)}
+          </text>
+        ) : null,
+      )}
+    </svg>
+  )
+}
+
+const marks: Record<string, { shape: string; tone: string }> = {
+  STEP_UP: { shape: 'M2 11 L8 4 L14 11', tone: '#4A6F36' },
+  STAY: { shape: 'M2 8 L14 8', tone: '#5A6973' },
+  EASE: { shape: 'M2 5 L8 12 L14 5', tone: '#B8700F' },
+  STOP_AND_REFER: { shape: 'M3 3 L13 13 M13 3 L3 13', tone: '#9E2F1D' },
+}
+
+function Mark({ verdict }: { verdict: string }) {
+  const m = marks[verdict]
+  return (
+    <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden className="shrink-0">
+      <path d={m?.shape} fill="none" stroke={m?.tone} strokeWidth="3.4" />
+    </svg>
+  )
+}
+
+function Decision({ v }: { v: S['VerdictView'] }) {
+  const { client } = useClient()
+  const [other, setOther] = useState(false)
+  const [verdict, setVerdict] = useState<S['VerdictView']['verdict']>(v.verdict === 'STAY' ? 'EASE' : 'STAY')
+  const [reason, setReason] = useState('')
+  const cache = useQueryClient()
+  const decide = useMutation({
+    mutationFn: (d: { verdict: string; reason?: string }) =>
+      api.post<S['ToleranceView']>(`/verdicts/${v.id}/decision`, d, v.version),
+    onSuccess: (t) => {
+      cache.setQueryData(['tolerance', client.id], t)
+      void cache.invalidateQueries()
+    },
+  })
+  const error = decide.error instanceof ApiError ? decide.error : undefined
+  const waiting = v.status === 'WAITING'
+  const shown = v.decided ?? v.verdict
+  return (
+    <div>
+      <p className="flex items-center gap-2 font-bold">
+        <Mark verdict={shown} /> {verdictWords[shown]}
+        {!waiting && (
+          <span className="text-sm font-normal text-soft">
+            {v.status === 'ACCEPTED' ? 'accepted' : `instead of ${verdictWords[v.verdict]?.toLowerCase()}`}
+            {v.decidedOn && `, ${day(v.decidedOn)}`}
+          </span>
+        )}
+      </p>
+      <p className="text-sm">{v.sentence}</p>
+      <p className="text-[13px] text-soft">
+        {v.source} · {v.rule}
+      </p>
+      {v.reason && <p className="text-sm">“{v.reason}”</p>}
+      <div className="mt-1 flex flex-wrap gap-1">
+        {waiting && (
+          <Button main onClick={() => decide.mutate({ verdict: v.verdict })} disabled={decide.isPending}>
+            Accept
+          </Button>
+        )}
+        <Button quiet onClick={() => setOther(!other)} aria-expanded={other}>
+          {waiting ? 'Decide otherwise' : 'Decide again'}
+        </Button>
+      </div>
+      {other && (
+        <form
+          className="mt-2"
+          onSubmit={(e) => {
+            e.preventDefault()
+            decide.mutate({ verdict, reason })
+          }}
+        >
+          <Field label="Instead">
+            {(p) => (
+              <select {...p} value={verdict} onChange={(e) => setVerdict(e.target.value as typeof verdict)}>
+                {Object.entries(verdictWords).map(([k, w]) => (
+                  <option key={k} value={k}>
+                    {w}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <Field label="Reason, kept in the record" error={error?.field('/reason')}>
+            {(p) => <input {...p} value={reason} onChange={(e) => setReason(e.target.value)} />}
+          </Field>
+          <Button main type="submit" disabled={decide.isPending}>
+            Decide
+          </Button>
+        </form>
+      )}
+      <Failure error={decide.error} />
+    </div>
+  )
+}
+
+function Record({ f }: { f: S['FamilyRow'] }) {
+  return (
+    <table className="mt-3 w-full border-collapse text-left text-sm">
+      <thead className="text-soft">
+        <tr>
+          <th className="pb-1 font-normal">session</th>
+          <th className="pb-1 font-normal">verdict, rule</th>
+          <th className="pb-1 font-normal">rests on</th>
+        </tr>
+      </thead>
+      <tbody>
+        {[...f.record].reverse().map((r) => (
+          <tr key={r.id} className="border-t border-line align-top">
+            <td className="py-1.5 pr-4">{day(r.date)}</td>
+            <td className="py-1.5 pr-4">
+              {verdictWords[r.verdict]}
+              {r.status === 'OVERRIDDEN' && r.decided && ` → ${verdictWords[r.decided]}: “${r.reason}”`}
+              <span className="block text-[13px] text-soft">{r.rule}</span>
+            </td>
+            <td className="py-1.5">
+              {r.restsOn.map((s) => (
+                <span key={s} className="block">
+                  {s}
+                </span>
+              ))}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,72 @@
+import type { components } from './api.gen'
+
+export type S = components['schemas']
+
+export interface Problem {
+  status: number
+  code: string
+  detail: string
+  errors?: { pointer: string; detail: string }[]
+  reasons?: string[]
+  theirs?: unknown
+  yours?: unknown
+}
+
+/** A refused request, with the server's sentence. */
+export class ApiError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail)
+  }
+  /** The sentence for one field, by JSON pointer. */
+  field(pointer: string): string | undefined {
+    return this.problem.errors?.find((e) => e.pointer === pointer)?.detail
+  }
+}
+
+function cookie(name: string): string | undefined {
+  return document.cookie
+    .split('; ')
+    .find((c) => c.startsWith(name + '='))
+    ?.slice(name.length + 1)
+}
+
+async function call<T>(method: string, path: string, body?: unknown, version?: number): Promise<T> {
+  const headers: Record<string, string> = { Accept: 'application/json' }
+  if (body !== undefined) headers['Content-Type'] = 'application/json'
+  if (version !== undefined) headers['If-Match'] = `"${version}"`
+  if (method !== 'GET') {
+    if (!cookie('XSRF-TOKEN')) await fetch('/api/me')
+    headers['X-XSRF-TOKEN'] = cookie('XSRF-TOKEN') ?? ''
+  }
+  let response: Response
+  try {
+    response = await fetch('/api' + path, {
+      method,
+      headers,
+      body: body === undefined ? undefined : JSON.stringify(body),
+    })
+  } catch {
+    throw new ApiError({
+      status: 0,
+      code: 'offline',
+      detail: 'No connection to the server. Nothing is lost here; try again.',
+    })
+  }
+  if (!response.ok) {
+    const problem = (await response.json().catch(() => ({}))) as Partial<Problem>
+    throw new ApiError({
+      ...problem,
+      status: response.status,
+      code: problem.code ?? 'unexpected',
+      detail: problem.detail ?? 'The server did not answer as it should. Nothing was saved.',
+    })
+  }
+  return (response.status === 204 ? undefined : await response.json()) as T
+}
+
+export const api = {
+  get: <T>(path: string) => call<T>('GET', path),
+  post: <T>(path: string, body: unknown, version?: number) => call<T>('POST', path, body, version),
+  put: <T>(path: string, body: unknown, version?: number) => call<T>('PUT', path, body, version),
+  remove: <T>(path: string) => call<T>('DELETE', path),
+}

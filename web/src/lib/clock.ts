@@ -1,0 +1,85 @@
+import type { S } from './api'
+
+export type RunEvent = S['RunEvent']
+export type Segment = S['Segment']
+
+export interface Clock {
+  status: 'READY' | 'RUNNING' | 'PAUSED' | 'STOPPED' | 'FINISHED'
+  /** milliseconds into the timeline */
+  positionMs: number
+  /** milliseconds of added rest still to pass */
+  holdMs: number
+  stopSign?: string
+}
+
+/**
+ * The clock of a run at a moment: wall time less pauses, never counted in ticks. The same fold as the
+ * server's RunState; both are held to core/src/test/resources/clock-cases.json.
+ */
+export function foldClock(segments: Segment[], events: RunEvent[], now: number): Clock {
+  const once = [...new Map(events.map((e) => [e.id, e])).values()]
+  once.sort((a, b) => a.at - b.at || a.seq - b.seq || (a.id < b.id ? -1 : 1))
+  const last = segments[segments.length - 1]
+  const total = last ? (last.start + last.length) * 1000 : 0
+  let status: Clock['status'] = 'READY'
+  let position = 0
+  let hold = 0
+  let seen = 0
+  let stopSign: string | undefined
+  const advance = (to: number) => {
+    if (status !== 'RUNNING' || to <= seen) return
+    const passed = to - seen
+    seen = to
+    const held = Math.min(hold, passed)
+    hold -= held
+    position = Math.min(total, position + passed - held)
+  }
+  for (const e of once) {
+    if (e.kind === 'ENTRY' || status === 'STOPPED' || status === 'FINISHED') continue
+    advance(e.at)
+    if (e.kind === 'START' && status === 'READY') {
+      status = 'RUNNING'
+      seen = e.at
+    } else if (e.kind === 'PAUSE' && status === 'RUNNING') {
+      status = 'PAUSED'
+    } else if (e.kind === 'RESUME' && status === 'PAUSED') {
+      status = 'RUNNING'
+      seen = e.at
+    } else if (e.kind === 'GOTO') {
+      const target = e.segment === undefined ? undefined : segments[e.segment]
+      if (target) {
+        position = target.start * 1000
+        hold = 0
+      }
+    } else if (e.kind === 'EXTEND') {
+      hold += (e.seconds ?? 0) * 1000
+    } else if (e.kind === 'STOP') {
+      status = 'STOPPED'
+      stopSign = e.text
+    } else if (e.kind === 'FINISH') {
+      status = 'FINISHED'
+    }
+  }
+  advance(now)
+  return { status, positionMs: position, holdMs: hold, stopSign }
+}
+
+/** The index of the segment at a position; the last one at the very end. */
+export function segmentAt(segments: Segment[], positionMs: number): number {
+  const i = segments.findIndex((s) => positionMs < (s.start + s.length) * 1000)
+  return i < 0 ? segments.length - 1 : i
+}
+
+/** The sets as known so far: later words over earlier ones, by slot, round and side. */
+export function entries(events: RunEvent[]): Map<string, S['Entry']> {
+  const map = new Map<string, S['Entry']>()
+  for (const e of [...events].sort((a, b) => a.at - b.at || a.seq - b.seq)) {
+    if (!e.entry) continue
+    const known = Object.fromEntries(Object.entries(e.entry).filter(([, v]) => v !== undefined && v !== null))
+    map.set(entryKey(e.entry), { ...map.get(entryKey(e.entry)), ...known } as S['Entry'])
+  }
+  return map
+}
+
+export const entryKey = (e: { slotKey: string; round: number; side: string }) =>
+  `${e.slotKey}/${e.round}/${e.side}`

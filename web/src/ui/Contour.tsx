@@ -1,0 +1,174 @@
+import type { S } from '../lib/api'
+import { clock } from '../lib/format'
+
+type Timeline = S['Timeline']
+const ROWS = [
+  { label: 'standing', height: 4 },
+  { label: 'leaning', height: 3 },
+  { label: 'chair', height: 2 },
+  { label: 'floor', height: 1 },
+]
+const LEFT = 84
+const TOP = 14
+const STEP = 30
+
+function y(height: number): number {
+  return height >= 5 ? TOP - 8 : height === 0 ? TOP + 3.5 * STEP : TOP + (4 - Math.max(1, height)) * STEP
+}
+
+/** The line of the body's height; work, rest and changes of posture alike. */
+function path(t: Timeline, scale: number): string {
+  let d = ''
+  for (const s of t.segments) {
+    const x = LEFT + s.start * scale
+    d += d === '' ? `M${x} ${y(s.height)}` : `L${x} ${y(s.height)}`
+    d += `L${LEFT + (s.start + s.length) * scale} ${y(s.height)}`
+  }
+  return d
+}
+
+const names = { WARM_UP: 'warm-up', WORK: 'work', COOL_DOWN: 'cool-down' }
+
+/** A session as the body's height over time: dotted as planned, solid for this client. */
+export function Contour({
+  planned,
+  adapted,
+  who,
+  slot,
+  now,
+  night,
+}: {
+  planned?: Timeline
+  adapted?: Timeline
+  who?: string
+  slot?: string
+  now?: number
+  night?: boolean
+}) {
+  const main = adapted ?? planned
+  if (!main) return null
+  const width = 860
+  const total = Math.max(main.total, planned?.total ?? 0)
+  const scale = (width - LEFT - 14) / total
+  const blocks = (['WARM_UP', 'WORK', 'COOL_DOWN'] as const).map((b) => {
+    const own = main.segments.filter((s) => s.block === b)
+    const first = own[0]
+    const last = own[own.length - 1]
+    return { b, from: first?.start ?? 0, to: last ? last.start + last.length : 0 }
+  })
+  const marked = main.segments.filter((s) => s.slotKey === slot && s.kind === 'WORK')
+  const line = night ? '#9fb3ba' : '#0E5A68'
+  const text = night ? '#a9bcc2' : '#5A6973'
+  return (
+    <figure className={night ? '' : 'rounded-md border border-line bg-sheet px-3 py-2'}>
+      <svg
+        viewBox={`0 0 ${width} 152`}
+        className="block w-full"
+        role="img"
+        aria-label={summary(planned, adapted, who)}
+      >
+        {ROWS.map((r) => (
+          <g key={r.label}>
+            <line
+              x1={LEFT}
+              x2={width - 14}
+              y1={y(r.height)}
+              y2={y(r.height)}
+              stroke={night ? '#29424b' : '#EFE8DC'}
+            />
+            <text x={8} y={y(r.height) + 4} fontSize="12" fill={text}>
+              {r.label}
+            </text>
+          </g>
+        ))}
+        {marked.map((s) => (
+          <rect
+            key={s.start}
+            x={LEFT + s.start * scale}
+            width={s.length * scale}
+            y={4}
+            height={112}
+            fill="#D8E8E8"
+            opacity={night ? 0.12 : 0.8}
+          />
+        ))}
+        {planned && adapted && (
+          <path
+            d={path(planned, scale)}
+            fill="none"
+            stroke="#8d8f8c"
+            strokeWidth="1.6"
+            strokeDasharray="3 5"
+          />
+        )}
+        <path
+          d={path(main, scale)}
+          fill="none"
+          stroke={line}
+          strokeWidth="3.5"
+          strokeLinejoin="round"
+          strokeDasharray={planned && !adapted ? '3 5' : undefined}
+        />
+        {marked.map((s) => (
+          <line
+            key={s.start}
+            x1={LEFT + s.start * scale}
+            x2={LEFT + (s.start + s.length) * scale}
+            y1={y(s.height)}
+            y2={y(s.height)}
+            stroke={night ? '#F0C98A' : '#B8700F'}
+            strokeWidth="5"
+          />
+        ))}
+        {blocks.map((k) => (
+          <g key={k.b}>
+            <line
+              x1={LEFT + k.from * scale + 1}
+              x2={LEFT + k.to * scale - 2}
+              y1={126}
+              y2={126}
+              stroke={night ? '#3a5660' : '#C9BBA6'}
+              strokeWidth="3"
+            />
+            <text x={LEFT + k.from * scale} y={144} fontSize="12" fill={text}>
+              {names[k.b]} {clock(k.to - k.from)}
+            </text>
+          </g>
+        ))}
+        {now !== undefined && (
+          <line
+            x1={LEFT + now * scale}
+            x2={LEFT + now * scale}
+            y1={2}
+            y2={126}
+            stroke="#F0C98A"
+            strokeWidth="2"
+          />
+        )}
+      </svg>
+      {!night && (
+        <figcaption className="flex flex-wrap justify-between gap-x-4 px-2 text-[13px] text-soft">
+          <span>
+            {adapted && planned
+              ? `dotted: as planned · line: for ${who ?? 'this client'}`
+              : 'dotted: as planned'}
+          </span>
+          <strong className="text-ink">
+            {adapted && planned
+              ? `trips to the floor ${planned.floorTrips} → ${adapted.floorTrips} · posture changes ${planned.postureChanges} → ${adapted.postureChanges}`
+              : `trips to the floor ${main.floorTrips} · posture changes ${main.postureChanges}`}
+          </strong>
+        </figcaption>
+      )}
+    </figure>
+  )
+}
+
+function summary(planned?: Timeline, adapted?: Timeline, who?: string): string {
+  const t = adapted ?? planned
+  if (!t) return ''
+  const word = (h: number) => (h >= 4 ? 'standing' : h === 3 ? 'leaning' : h === 2 ? 'chair' : 'floor')
+  const steps: string[] = []
+  for (const s of t.segments) if (steps[steps.length - 1] !== word(s.height)) steps.push(word(s.height))
+  return `Height over time${who ? ' for ' + who : ''}: ${steps.join(', ')}. ${t.floorTrips} trips to the floor, ${clock(t.total)} in all.`
+}

@@ -1,0 +1,162 @@
+import { Dialog as RDialog } from 'radix-ui'
+import { useId, type ComponentProps, type ReactNode } from 'react'
+import { ApiError } from '../lib/api'
+
+/** A button; main is the one thing to do next. */
+export function Button({
+  main,
+  quiet,
+  className = '',
+  ...props
+}: ComponentProps<'button'> & { main?: boolean; quiet?: boolean }) {
+  return (
+    <button
+      type="button"
+      {...props}
+      className={`btn ${main ? 'btn-main' : ''} ${quiet ? 'btn-quiet' : ''} ${className}`}
+    />
+  )
+}
+
+/** A label, its control, and the sentence of what is wrong with it. */
+export function Field({
+  label,
+  hint,
+  error,
+  children,
+}: {
+  label: string
+  hint?: string
+  error?: string
+  children: (p: { id: string; 'aria-describedby'?: string; 'aria-invalid'?: boolean }) => ReactNode
+}) {
+  const id = useId()
+  const note = id + 'n'
+  return (
+    <div className="mb-4">
+      <label htmlFor={id} className="mb-1 block font-semibold">
+        {label}
+      </label>
+      {children({
+        id,
+        'aria-describedby': hint || error ? note : undefined,
+        'aria-invalid': error ? true : undefined,
+      })}
+      {(error || hint) && (
+        <p id={note} className={`mt-1 text-sm ${error ? 'font-semibold text-brick' : 'text-soft'}`}>
+          {error ?? hint}
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** The sentence of a failed request, with its reasons. */
+export function Failure({ error }: { error: unknown }) {
+  if (!error) return null
+  const problem = error instanceof ApiError ? error.problem : undefined
+  return (
+    <div role="alert" className="my-3 border-l-4 border-brick bg-sheet px-4 py-3">
+      <p className="font-semibold text-brick">{problem?.detail ?? 'Something failed here.'}</p>
+      {problem?.reasons?.map((r) => (
+        <p key={r} className="mt-1 text-sm">
+          {r}
+        </p>
+      ))}
+      {problem?.errors && problem.errors.length > 1 && (
+        <ul className="mt-1 list-disc pl-5 text-sm">
+          {problem.errors.slice(0, 8).map((e) => (
+            <li key={e.pointer}>{e.detail}</li>
+          ))}
+        </ul>
+      )}
+      {problem?.theirs !== undefined && <Versions theirs={problem.theirs} yours={problem.yours} />}
+    </div>
+  )
+}
+
+function Versions({ theirs, yours }: { theirs: unknown; yours: unknown }) {
+  const a = theirs as Record<string, unknown>
+  const b = yours as Record<string, unknown>
+  const keys = Object.keys(b ?? {}).filter(
+    (k) => a && k in a && JSON.stringify(a[k]) !== JSON.stringify(b[k]),
+  )
+  return (
+    <table className="mt-2 w-full text-left text-sm">
+      <thead>
+        <tr>
+          <th className="pr-4">field</th>
+          <th className="pr-4">stored now</th>
+          <th>yours</th>
+        </tr>
+      </thead>
+      <tbody>
+        {keys.map((k) => (
+          <tr key={k}>
+            <td className="pr-4">{k}</td>
+            <td className="pr-4 font-mono">{JSON.stringify(a[k])}</td>
+            <td className="font-mono">{JSON.stringify(b[k])}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+/** A dialog; the trigger keeps its own look. */
+export function Dialog({
+  open,
+  onOpenChange,
+  title,
+  children,
+  wide,
+}: {
+  open: boolean
+  onOpenChange: (o: boolean) => void
+  title: string
+  children: ReactNode
+  wide?: boolean
+}) {
+  return (
+    <RDialog.Root open={open} onOpenChange={onOpenChange}>
+      <RDialog.Portal>
+        <RDialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
+        <RDialog.Content
+          aria-describedby={undefined}
+          className={`fixed inset-x-3 top-[4vh] z-50 mx-auto max-h-[92vh] overflow-auto rounded-md border-t-4 border-teal bg-paper p-6 ${wide ? 'max-w-3xl' : 'max-w-lg'}`}
+        >
+          <RDialog.Title className="mb-4 text-xl font-bold">{title}</RDialog.Title>
+          {children}
+        </RDialog.Content>
+      </RDialog.Portal>
+    </RDialog.Root>
+  )
+}
+
+/** Shown while nothing is there yet. */
+export function Loading({ what }: { what: string }) {
+  return (
+    <p role="status" className="py-8 text-soft">
+      Loading {what} …
+    </p>
+  )
+}
+
+const OUTCOME: Record<string, string> = {
+  READY: 'border-moss text-moss',
+  GO: 'border-moss text-moss',
+  READY_WITH_LIMITS: 'border-teal text-teal',
+  CAUTION: 'border-ochre text-ochre-deep',
+  ASK_FIRST: 'border-ochre text-ochre-deep',
+  NOT_SCREENED: 'border-soft text-soft',
+  NOT_TODAY: 'border-brick text-brick',
+  CLEARANCE_ONLY: 'border-brick text-brick',
+  URGENT: 'border-brick bg-brick text-white',
+}
+
+/** An outcome as a word with a rule beside it. */
+export function OutcomeMark({ outcome, children }: { outcome: string; children: ReactNode }) {
+  return (
+    <span className={`inline-block border-l-4 px-2 font-bold ${OUTCOME[outcome] ?? ''}`}>{children}</span>
+  )
+}

@@ -1,0 +1,9 @@
+import react from '@vitejs/plugin-react'
+import tailwindcss from '@tailwindcss/vite'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  build: { sourcemap: false, assetsInlineLimit: 0 },
+  server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
+})
