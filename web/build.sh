@@ -7,4 +7,5 @@ if [ ! -d node_modules ] || [ "$(cat node_modules/.stamp 2>/dev/null)" != "$want
   npm ci --no-fund --no-audit --loglevel=error
   echo "$want" >node_modules/.stamp
 fi
+rm -rf target/classes/static
 npm run --silent build

@@ -63,7 +63,9 @@ export function Shell({ me }: { me: S['Me'] }) {
     window.addEventListener('keydown', on)
     return () => window.removeEventListener('keydown', on)
   }, [navigate])
-  useEffect(() => window.scrollTo(0, 0), [location.pathname])
+  useEffect(() => {
+    window.scrollTo(0, 0)
+  }, [location.pathname])
   return (
     <div className="min-h-screen">
       <a href="#main" className="sr-only focus:not-sr-only">

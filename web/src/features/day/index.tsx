@@ -132,6 +132,12 @@ function Next({ s }: { s: S['SessionView'] }) {
         Screen
       </Link>
     )
+  if (s.outcome === 'CLEARANCE_ONLY')
+    return (
+      <Link className={main} to={`/clients/${s.clientId}`}>
+        Record a clearance
+      </Link>
+    )
   if (s.closed)
     return (
       <Link className="btn" to={`/clients/${s.clientId}/tolerance`}>

@@ -40,7 +40,7 @@ export function LogPanel({
             <span className="text-sand"> · {run.adapted.effortCap} at most</span>
           )}
         </legend>
-        <div className="flex flex-wrap gap-1">
+        <div className="grid max-w-[360px] grid-cols-6 gap-1">
           {Array.from({ length: 11 }, (_, n) => (
             <button
               key={n}
@@ -64,7 +64,7 @@ export function LogPanel({
       </fieldset>
       <fieldset className="mb-3">
         <legend className="mb-1">pain</legend>
-        <div className="flex flex-wrap gap-1">
+        <div className="grid max-w-[360px] grid-cols-6 gap-1">
           {Array.from({ length: 11 }, (_, n) => (
             <button
               key={n}

@@ -105,6 +105,10 @@ function Live({
   }
   const nextWork = segments.slice(index + 1).find((s) => s.kind === 'WORK')
   const shown = segment.kind === 'WORK' ? segment : nextWork
+  const then =
+    segment.kind === 'WORK' || !nextWork
+      ? nextWork
+      : segments.slice(segments.indexOf(nextWork) + 1).find((s) => s.kind === 'WORK')
   const part = shown && partOf(shown)
   // In rest the set just done is asked; in work the one running.
   const asked =
@@ -163,7 +167,7 @@ function Live({
             <>
               <div className="flex flex-wrap items-end gap-x-8 gap-y-1">
                 <p
-                  className="font-mono text-[clamp(84px,15vw,190px)] leading-none tracking-tight"
+                  className="font-mono text-[clamp(84px,13vw,164px)] leading-none tracking-tight"
                   role="timer"
                   aria-label="time left in this part"
                 >
@@ -207,12 +211,12 @@ function Live({
               {part?.breathe && <p className="mt-1 text-xl">Breathe out on the effort, never hold.</p>}
               {part && <p className="mt-1 font-mono text-xl text-[#b8c8cd]">{part.doseText}</p>}
               <p className="mt-5 border-t border-[#35505a] pt-3 text-xl">
-                {nextWork ? (
+                {then ? (
                   <>
-                    then <strong>{partOf(nextWork)?.title}</strong>
-                    {nextWork.side !== 'BOTH' && `, ${nextWork.side.toLowerCase()}`},{' '}
-                    {nextWork.height === segment.height ? 'stay ' : ''}
-                    {posture(nextWork.height)}
+                    then <strong>{partOf(then)?.title}</strong>
+                    {then.side !== 'BOTH' && `, ${then.side.toLowerCase()}`},{' '}
+                    {then.height === segment.height ? 'stay ' : ''}
+                    {posture(then.height)}
                   </>
                 ) : (
                   'then done'
@@ -263,7 +267,7 @@ function Live({
           <Failure error={log.refused} />
         </aside>
       </div>
-      <footer className="bg-[#0e1c22] px-4 md:px-6">
+      <footer className="mx-auto w-full max-w-[1000px] bg-[#0e1c22] px-4 md:max-w-none md:px-6 [&_svg]:max-h-[150px]">
         <Contour adapted={timeline} slot={segment.slotKey} now={c.positionMs / 1000} night />
       </footer>
       <StopPanel

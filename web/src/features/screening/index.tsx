@@ -106,6 +106,7 @@ function Questions({
   })
   const [answers, setAnswers] = useState<Record<string, string>>(before?.answers ?? {})
   const [signed, setSigned] = useState('')
+  const after = useRef<string | null>(null)
   const preview = useQuery({
     queryKey: ['preview', answers],
     queryFn: () => api.post<S['Preview']>('/screening/preview', { answers }),
@@ -131,6 +132,14 @@ function Questions({
       rows.current.get(first)?.focus()
     }
   }, [first])
+  // An answer may bring up a question of its own: go on only when the server has said which come next.
+  const settled = preview.data && !preview.isPlaceholderData ? preview.data.visible : undefined
+  useEffect(() => {
+    if (!settled || !after.current) return
+    const next = settled[settled.indexOf(after.current) + 1]
+    after.current = null
+    if (next) rows.current.get(next)?.focus()
+  }, [settled])
   if (!questions.data || !preview.data) return <Loading what="the questions" />
   const asked = questions.data.filter((q) => visible.includes(q.id))
   const step = (id: string, by: number) => {
@@ -173,7 +182,8 @@ function Questions({
                       e.preventDefault()
                       e.stopPropagation()
                       answer(q.id, value)
-                      setTimeout(() => step(q.id, 1), 140)
+                      if (answers[q.id] === value) step(q.id, 1)
+                      else after.current = q.id
                     } else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
                       e.preventDefault()
                       step(q.id, e.key === 'ArrowDown' ? 1 : -1)

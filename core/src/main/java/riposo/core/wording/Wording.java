@@ -77,6 +77,11 @@ public final class Wording {
   public static String limit(String axisId, Side side, int cap) {
     Axis axis = Axis.of(axisId);
     String words = side(side) + axis.words;
+    if (axis == Axis.WORK_PER_REST) {
+      return cap == 100
+          ? "rest at least as long as work"
+          : "work at most " + cap + " % of the rest";
+    }
     if (axis.unit == Axis.Unit.CLOSED) {
       return "no " + axis.words.replaceFirst("^(a|an|the) ", "");
     }

@@ -11,14 +11,16 @@ public final class StudioContext {
   /** Matches no row: what a thread without a studio sees. */
   public static final UUID NONE = new UUID(0, 0);
 
-  private static final ThreadLocal<@Nullable UUID> ENTERED = new ThreadLocal<>();
+  private record Entered(UUID studioId, String who) {}
+
+  private static final ThreadLocal<@Nullable Entered> ENTERED = new ThreadLocal<>();
 
   private StudioContext() {}
 
   public static UUID current() {
-    UUID entered = ENTERED.get();
+    Entered entered = ENTERED.get();
     if (entered != null) {
-      return entered;
+      return entered.studioId();
     }
     Professional p = professional();
     return p == null ? NONE : p.studioId();
@@ -32,14 +34,15 @@ public final class StudioContext {
 
   /** The name that goes on record for what this thread does. */
   public static String who() {
+    Entered entered = ENTERED.get();
     Professional p = professional();
-    return p == null ? ENTERED.get() == null ? "nobody" : "client or system" : p.displayName();
+    return entered != null ? entered.who() : p == null ? "nobody" : p.displayName();
   }
 
-  /** Works inside a studio; open the transaction inside, not outside. */
-  public static <T> T within(UUID studioId, Supplier<T> work) {
-    UUID before = ENTERED.get();
-    ENTERED.set(studioId);
+  /** Works inside a studio under a name; open the transaction inside, not outside. */
+  public static <T> T within(UUID studioId, String who, Supplier<T> work) {
+    Entered before = ENTERED.get();
+    ENTERED.set(new Entered(studioId, who));
     try {
       return work.get();
     } finally {

@@ -52,6 +52,17 @@ public interface Runs {
   /** Closes a run with the words after it; feel is GOOD, SO_SO or POOR. */
   void close(UUID runId, int effort, String feel);
 
+  /** A run without its plan and events. */
+  record Summary(UUID id, UUID planId, LocalDate date, RunState.Status status, boolean closed) {
+    /** Ended, by the clock or at the stop panel. */
+    public boolean ended() {
+      return status == RunState.Status.FINISHED || status == RunState.Status.STOPPED;
+    }
+  }
+
+  /** All runs of a client in time order, in short. */
+  List<Summary> summaries(UUID clientId);
+
   /** All runs of a client in time order. */
   List<Run> of(UUID clientId);
 

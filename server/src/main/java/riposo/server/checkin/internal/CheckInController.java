@@ -55,6 +55,7 @@ class CheckInController {
     CheckInRows.Token t = service.find(token);
     return StudioContext.within(
         t.studioId,
+        "client",
         () -> {
           CheckInRows.CheckIn c = service.open(t.checkInId);
           Studios.Studio s = studios.current();
@@ -69,6 +70,7 @@ class CheckInController {
     NextDay answer = new NextDay(body.pain(), body.compared(), body.moreTired(), body.newSigns());
     StudioContext.within(
         t.studioId,
+        "client",
         () -> {
           service.store(t.checkInId, answer);
           return true;

@@ -126,8 +126,8 @@ class DayService implements Appointments {
 
   private SessionView session(AppointmentRow a, LocalDate today) {
     Clients.Client client = clients.require(a.clientId);
-    List<Runs.Run> history = runs.of(a.clientId);
-    Runs.Run now =
+    List<Runs.Summary> history = runs.summaries(a.clientId);
+    Runs.Summary now =
         history.stream()
             .filter(r -> r.date().equals(today) && r.planId().equals(a.planId))
             .reduce((x, y) -> y)
@@ -135,7 +135,7 @@ class DayService implements Appointments {
     AdaptedPlans.AdaptedView view = adapted.view(a.clientId, a.planId, today);
     LocalDate last =
         history.stream()
-            .map(Runs.Run::date)
+            .map(Runs.Summary::date)
             .filter(d -> d.isBefore(today))
             .max(LocalDate::compareTo)
             .orElse(null);
@@ -153,8 +153,8 @@ class DayService implements Appointments {
         kit(view),
         changes(client.id(), last, today),
         now == null ? null : now.id(),
-        now == null ? null : now.state().status(),
-        now != null && now.effortAfter() != null);
+        now == null ? null : now.status(),
+        now != null && now.closed());
   }
 
   private List<String> kit(AdaptedPlans.AdaptedView view) {
@@ -256,11 +256,9 @@ class DayService implements Appointments {
                 due + " firm limit past its date: review due, still on",
                 null));
       }
-      for (Runs.Run r : runs.of(c.id())) {
-        boolean ended =
-            r.state().status() == RunState.Status.FINISHED
-                || r.state().status() == RunState.Status.STOPPED;
-        if (ended && r.effortAfter() == null) {
+      for (Runs.Summary r : runs.summaries(c.id())) {
+        boolean ended = r.ended();
+        if (ended && !r.closed()) {
           waits.add(
               new WaitView(
                   "AFTER",

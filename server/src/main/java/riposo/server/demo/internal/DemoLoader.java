@@ -104,6 +104,7 @@ class DemoLoader implements ApplicationRunner {
     // The accounts come last: a load that is cut off leaves a studio nobody can sign in to.
     StudioContext.within(
         studio,
+        "Marit Solheim",
         () -> {
           load(LocalDate.ofInstant(studios.now(), ZoneId.of(ZONE)));
           studios.addAccount(studio, EMAIL, "Marit Solheim", PASSWORD);

@@ -35,6 +35,21 @@ class PlatformConfig implements WebMvcConfigurer {
     return new riposo.server.platform.AsOfClock();
   }
 
+  /**
+   * Sessions are read and written outside JPA: opening an entity manager asks for the studio, which
+   * asks for the session.
+   */
+  @Bean
+  org.springframework.transaction.support.TransactionOperations springSessionTransactionOperations(
+      javax.sql.DataSource dataSource) {
+    var template =
+        new org.springframework.transaction.support.TransactionTemplate(
+            new org.springframework.jdbc.support.JdbcTransactionManager(dataSource));
+    template.setPropagationBehavior(
+        org.springframework.transaction.TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+    return template;
+  }
+
   @Bean
   HibernatePropertiesCustomizer tenancy() {
     CurrentTenantIdentifierResolver<UUID> resolver =

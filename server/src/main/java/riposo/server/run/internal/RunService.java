@@ -24,6 +24,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Broken;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunState;
@@ -31,7 +35,9 @@ import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.Pressure;
 import riposo.server.adapt.AdaptedPlans;
+import riposo.core.wording.Wording;
 import riposo.server.client.Clients;
+import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
@@ -82,6 +88,7 @@ class RunService implements Runs, Readiness.StopEvents {
   private final AdaptedPlans adapted;
   private final Clients clients;
   private final Readiness readiness;
+  private final Limits limits;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
@@ -93,6 +100,7 @@ class RunService implements Runs, Readiness.StopEvents {
       AdaptedPlans adapted,
       Clients clients,
       Readiness readiness,
+      Limits limits,
       Json json,
       Audit audit,
       Studios studios,
@@ -102,6 +110,7 @@ class RunService implements Runs, Readiness.StopEvents {
     this.adapted = adapted;
     this.clients = clients;
     this.readiness = readiness;
+    this.limits = limits;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
@@ -141,6 +150,13 @@ class RunService implements Runs, Readiness.StopEvents {
           "firm-limit", "A firm limit on the session closes this plan.", view.sessionProblems());
     }
     wanted.addAll(view.sessionProblems());
+    for (Broken b : tooOften(body.clientId())) {
+      String sentence = "This week " + Wording.broken(List.of(b)).get(0) + ".";
+      if (b.strength() == Strength.FIRM) {
+        throw Problems.refused("firm-limit", "A firm limit on sessions a week closes this.", List.of(sentence));
+      }
+      wanted.add(sentence);
+    }
     if (!wanted.isEmpty() && !reason) {
       throw Problems.refused("reason-wanted", "Starting needs a recorded reason.", wanted);
     }
@@ -160,6 +176,18 @@ class RunService implements Runs, Readiness.StopEvents {
         row.id,
         row.planName + (row.reason == null ? "" : ", reason: " + row.reason));
     return ResponseEntity.status(201).body(run(row));
+  }
+
+  /** Limits on sessions a week that one more session in seven days would break. */
+  private List<Broken> tooOften(UUID clientId) {
+    LocalDate today = studios.today();
+    long week =
+        store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
+            .filter(r -> r.onDate.isAfter(today.minusDays(7)))
+            .count();
+    int[] demand = new int[Axis.CELLS];
+    demand[Axis.SESSION_WEEK.cell(Side.BOTH)] = (int) week + 1;
+    return Broken.of(Caps.on(today, limits.of(clientId)), demand);
   }
 
   private static Today today(Start body, Readiness.ClientStanding standing) {
@@ -316,6 +344,13 @@ class RunService implements Runs, Readiness.StopEvents {
         "effort " + body.effort() + ", " + body.feel() + ", by " + StudioContext.who());
     publisher.publishEvent(new RunClosed(id, row.clientId));
     return run(row);
+  }
+
+  @Override
+  public List<Summary> summaries(UUID clientId) {
+    return store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
+        .map(r -> new Summary(r.id, r.planId, r.onDate, r.status, r.effortAfter != null))
+        .toList();
   }
 
   @Override
