@@ -2,6 +2,7 @@ package riposo.server.platform;
 
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /** JSON kept in text columns. */
@@ -10,7 +11,9 @@ public class Json {
   private final JsonMapper mapper;
 
   Json(JsonMapper mapper) {
-    this.mapper = mapper;
+    // What was stored under an older shape stays readable; requests are read strictly elsewhere.
+    this.mapper =
+        mapper.rebuild().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
   }
 
   public String write(Object value) {

@@ -34,8 +34,8 @@ import riposo.core.run.RunState;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.Pressure;
-import riposo.server.adapt.AdaptedPlans;
 import riposo.core.wording.Wording;
+import riposo.server.adapt.AdaptedPlans;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
@@ -153,7 +153,8 @@ class RunService implements Runs, Readiness.StopEvents {
     for (Broken b : tooOften(body.clientId())) {
       String sentence = "This week " + Wording.broken(List.of(b)).get(0) + ".";
       if (b.strength() == Strength.FIRM) {
-        throw Problems.refused("firm-limit", "A firm limit on sessions a week closes this.", List.of(sentence));
+        throw Problems.refused(
+            "firm-limit", "A firm limit on sessions a week closes this.", List.of(sentence));
       }
       wanted.add(sentence);
     }

@@ -1,0 +1,286 @@
+package riposo.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
+import com.microsoft.playwright.options.AriaRole;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+/** One professional, one client, the whole path, in a real browser. */
+class WholePathTest {
+  @AfterEach
+  void today() {
+    Studio.shift(Duration.ZERO);
+  }
+
+  @Test
+  void fromSignInToVerdictAndIntoTheNextPlan() {
+    Page page = Studio.marit(1280, 800);
+    addClient(page);
+    screen(page);
+    // ADVISED limits accepted one by one; one declined with its reason
+    Studio.button(page, "Decline: no dip").click();
+    page.getByLabel("Reason").fill("trains dips with the physio");
+    Studio.button(page, "Decline").click();
+    Locator accept =
+        page.getByRole(
+            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Accept: ")));
+    for (int left = accept.count(); left > 0; left--) {
+      accept.first().click();
+      assertThat(accept).hasCount(left - 1);
+    }
+    assertThat(page.getByText("all decided")).isVisible();
+    adaptDesk(page);
+    run(page);
+    String link = after(page);
+    verdict(page, link);
+  }
+
+  private static void addClient(Page page) {
+    Studio.link(page, "Clients").click();
+    Studio.button(page, "Add a client").click();
+    page.getByLabel("Name").fill("Petra Journey");
+    page.getByLabel("Date of birth").fill(LocalDate.now().plusYears(1).toString());
+    page.getByLabel("counter").check();
+    page.getByLabel("dumbbells", new Page.GetByLabelOptions().setExact(true)).check();
+    page.getByLabel("Dumbbells, kg").fill("1, 2");
+    Studio.button(page, "Add, then screen").click();
+    assertThat(page.getByText("lies in the future").first()).isVisible();
+    page.getByLabel("Date of birth").fill("1958-03-04");
+    Studio.button(page, "Add, then screen").click();
+    page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Petra Journey"))
+        .waitFor();
+  }
+
+  /** By keyboard alone: n for every question, y at the shoulder, then r for its side. */
+  private static void screen(Page page) {
+    for (int i = 0; i < 60; i++) {
+      Locator row = page.locator("[role=group]:focus");
+      row.waitFor();
+      String question = row.getAttribute("aria-label");
+      boolean yes =
+          question.contains("shoulder?") && !question.contains("Which")
+              || question.contains("30 minutes");
+      page.keyboard().press(question.startsWith("Which") ? "r" : yes ? "y" : "n");
+      if (question.contains("hard training")) {
+        break;
+      }
+      assertThat(page.locator("[role=group]:focus")).not().hasAttribute("aria-label", question);
+    }
+    assertThat(page.getByText("Shoulder: loaded arm below 80°")).isVisible();
+    assertThat(page.getByText("all answered")).isVisible();
+    page.getByLabel("Signed by").fill("Petra Journey");
+    Studio.button(page, "Sign and keep").click();
+    assertThat(page.getByText("Version 1,").first()).isVisible();
+  }
+
+  private static void adaptDesk(Page page) {
+    Studio.link(page, "Plan").click();
+    page.locator("select").first().selectOption("Steady Tuesday");
+    Locator press = page.locator("tr", new Page.LocatorOptions().setHasText("Overhead press"));
+    assertThat(press)
+        .containsText("left One-arm press; right Forward punch, low, one side at a time");
+    assertThat(press).containsText("170° of arm raised under load on the right; limit 80°");
+    // the stair: a closed rung asks for a reason, an open one is taken by the arrow
+    press.getByRole(AriaRole.BUTTON).click();
+    Locator stair = page.getByLabel("Stair: Push overhead");
+    stair
+        .getByRole(
+            AriaRole.BUTTON,
+            new Locator.GetByRoleOptions().setName(Pattern.compile("^Overhead press")))
+        .click();
+    assertThat(page.getByText("An advised limit closes this.")).isVisible();
+    Studio.button(page, "Leave it").click();
+    Locator squat = page.locator("tr", new Page.LocatorOptions().setHasText("sit and stand"));
+    squat.getByRole(AriaRole.BUTTON).click();
+    page.getByLabel("Stair: Sit and stand").waitFor();
+    page.keyboard().press("ArrowDown");
+    assertThat(squat).containsText("your choice");
+    assertThat(squat).containsText("Hips-back squat, holding the counter");
+    Studio.button(page, "Let Riposo choose again").click();
+    assertThat(squat).containsText("as asked");
+  }
+
+  private static void run(Page page) {
+    Studio.button(page, "Start this session").click();
+    Studio.button(page, "Start").click();
+    assertThat(page.getByText("Ask for pain now, 0 to 10.").first()).isVisible();
+    Studio.button(page, "0").click();
+    Studio.button(page, "Start").click();
+    page.getByText("gone ·").waitFor();
+    page.keyboard().press(" ");
+    assertThat(page.getByText("warm-up 1 of 5")).isVisible();
+    skipTo(page, "movement 1 of 6");
+    Studio.button(page, "effort 4").click();
+    Studio.button(page, "pain 2").click();
+    Studio.button(page, "knee").click();
+    Studio.button(page, "reps up").click();
+    page.keyboard().press(" ");
+    assertThat(page.getByText("paused")).isVisible();
+    String left = page.getByRole(AriaRole.TIMER).textContent();
+    assertThat(page.getByText("Everything is kept.")).isVisible();
+    page.reload();
+    assertThat(page.getByRole(AriaRole.TIMER)).hasText(left);
+    assertThat(Studio.button(page, "effort 4")).hasAttribute("aria-pressed", "true");
+    assertThat(Studio.button(page, "pain 2")).hasAttribute("aria-pressed", "true");
+    // the network goes, sets are kept on the device and sent once when it is back
+    page.context().setOffline(true);
+    Studio.button(page, "effort 5").click();
+    assertThat(page.getByText("No connection: 1 kept on this device")).isVisible();
+    page.context().setOffline(false);
+    assertThat(page.getByText("Everything is kept.")).isVisible();
+    page.keyboard().press(" ");
+    for (int i = 0; i < 90 && page.getByText("Words after").count() == 0; i++) {
+      page.keyboard().press("ArrowRight");
+    }
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Done")))
+        .isVisible();
+    Studio.button(page, "Words after").click();
+  }
+
+  private static void skipTo(Page page, String words) {
+    for (int i = 0; i < 12 && page.getByText(words).count() == 0; i++) {
+      String before = page.getByText("gone ·").textContent();
+      page.keyboard().press("ArrowRight");
+      assertThat(page.getByText("gone ·")).not().hasText(before);
+    }
+    assertThat(page.getByText(words)).isVisible();
+  }
+
+  private static String after(Page page) {
+    assertThat(page.getByText("1 sets logged").or(page.getByText("sets logged"))).isVisible();
+    Studio.button(page, "Keep, and send the check-in").click();
+    assertThat(page.getByText("Ask how it felt.").first()).isVisible();
+    Studio.button(page, "session effort 5").click();
+    Studio.button(page, "good").click();
+    Studio.button(page, "Keep, and send the check-in").click();
+    Locator link = page.locator("a[href*='/check-in/']");
+    link.waitFor();
+    return link.getAttribute("href");
+  }
+
+  private static void verdict(Page page, String link) {
+    Page phone = Studio.page(360, 740);
+    phone.navigate(link);
+    assertThat(phone.getByText("opens the day after")).isVisible();
+    Studio.shift(Duration.ofDays(1));
+    phone.reload();
+    assertThat(phone.getByText("How are you today, Petra?")).isVisible();
+    assertTrue(
+        (Boolean) phone.evaluate("document.documentElement.scrollWidth <= innerWidth"),
+        "nothing is cut at 360 px");
+    Studio.button(phone, "3").click();
+    Studio.button(phone, "worse").click();
+    Studio.button(phone, "no").click();
+    Studio.button(phone, "Nothing new, send").click();
+    assertThat(phone.getByText("Thank you, Petra.")).isVisible();
+    Studio.link(page, "See the verdicts").click();
+    Locator row =
+        page.getByRole(AriaRole.LISTITEM)
+            .filter(new Locator.FilterOptions().setHasText("Sit and stand"))
+            .first();
+    assertThat(row).containsText("Ease");
+    assertThat(row).containsText("Pain 2 of 10, usual 0");
+    assertThat(row).containsText("tolerance.ease.pain-free");
+    row.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Accept")).click();
+    assertThat(row).containsText("accepted");
+    Studio.link(page, "Plan").click();
+    Locator squat = page.locator("tr", new Page.LocatorOptions().setHasText("sit and stand"));
+    assertThat(squat).containsText("Hips-back squat, holding the counter");
+    assertThat(squat).containsText(Pattern.compile("From the verdict accepted .*: ease"));
+  }
+
+  @Test
+  void theDemoReachesAllFourVerdictsOrShowsTheirRules() {
+    Page page = Studio.marit(1280, 800);
+    Studio.client(page, "Odile Varga");
+    Studio.link(page, "Tolerance").click();
+    page.getByText("height: rung").waitFor();
+    assertThat(page.getByText("Step up").first()).isVisible();
+    assertThat(page.getByText("Stay").first()).isVisible();
+    Locator first =
+        page.getByRole(AriaRole.LISTITEM)
+            .filter(new Locator.FilterOptions().setHasText("Accept"))
+            .first();
+    first.getByText("Decide otherwise").click();
+    first.getByLabel("Instead").selectOption("EASE");
+    first
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Decide").setExact(true))
+        .click();
+    assertThat(first.getByText("Deciding otherwise needs its reason.").first()).isVisible();
+    first.getByLabel("Reason").fill("a bad night, said at the door");
+    first
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Decide").setExact(true))
+        .click();
+    assertThat(page.getByText("“a bad night, said at the door”").first()).isVisible();
+  }
+
+  @Test
+  void aStrangersStudioSeesNothingAndAStopSignEndsTheRun() {
+    Page mine = Studio.marit(1280, 800);
+    Studio.client(mine, "Ilse Farkas");
+    String address = mine.url();
+    Page theirs = Studio.signedIn(1280, 800, Studio.STRANGER, "elsewhere-1");
+    assertThat(theirs.getByText("Nothing waits.")).isVisible();
+    for (String page : List.of("", "/screening", "/limits", "/plan", "/tolerance")) {
+      theirs.navigate(address + page);
+      assertThat(theirs.getByText("There is no such client here.").first()).isVisible();
+    }
+    Response api = theirs.navigate(address.replace("/clients/", "/api/clients/"));
+    assertEquals(404, api.status());
+    mine.navigate(Studio.url("/"));
+    mine.locator("a[href^='/run/']").first().click();
+    mine.getByText("gone ·").waitFor();
+    mine.keyboard().press("s");
+    Studio.button(mine, "Fainting or near it").click();
+    assertThat(mine.getByText("Fainting or near it. Make safe")).isVisible();
+    Studio.button(mine, "Words after").waitFor();
+    mine.navigate(address);
+    assertThat(mine.getByText("A run ended at the stop panel").first()).isVisible();
+    assertThat(Studio.button(mine, "Record a clearance")).isVisible();
+  }
+
+  @Test
+  void pagesAreReachableByKeysAndFitNarrowScreens() {
+    Page page = Studio.marit(820, 1100);
+    page.getByText("Waits for you").waitFor();
+    page.keyboard().press("g");
+    page.keyboard().press("p");
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Plans")))
+        .isVisible();
+    page.keyboard().press("/");
+    page.getByLabel("Name of a client or plan").fill("thandi");
+    page.keyboard().press("Enter");
+    assertThat(
+            page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Thandi Mokoena")))
+        .isVisible();
+    String client = page.url();
+    for (int width : new int[] {360, 820, 1280}) {
+      page.setViewportSize(width, 800);
+      for (String path :
+          List.of(
+              client,
+              client + "/plan",
+              client + "/tolerance",
+              client + "/limits",
+              client + "/screening",
+              Studio.url("/"),
+              Studio.url("/plans"))) {
+        page.navigate(path);
+        page.locator("main h1, main h2").first().waitFor();
+        assertTrue(
+            (Boolean) page.evaluate("document.documentElement.scrollWidth <= innerWidth + 1"),
+            path + " is cut at " + width + " px");
+      }
+    }
+  }
+}
