@@ -139,6 +139,11 @@ function Live({
           Stop sign <span className="font-mono">s</span>
         </button>
       </header>
+      {run.today.cautions.map((words) => (
+        <p key={words} className="bg-sand px-4 py-1.5 font-semibold text-night md:px-6">
+          Caution: {words}
+        </p>
+      ))}
       <div className="grid flex-1 lg:grid-cols-[1fr_440px]">
         <main className="px-4 py-3 md:px-6">
           {ended ? (

@@ -14,7 +14,6 @@ import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.SpringApplication;
-import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import riposo.server.RiposoApplication;
 import riposo.server.platform.AsOfClock;
@@ -55,20 +54,13 @@ final class Studio {
         Objects.requireNonNull(
             System.getenv("RIPOSO_TEST_DB_BASE"), "run the tests with ./riposo test");
     String port = System.getProperty("riposo.port", "18080");
-    SpringApplication app =
-        new SpringApplicationBuilder(RiposoApplication.class)
-            .properties(
-                Map.of(
-                    "spring.datasource.url",
-                    base + "riposo_e2e",
-                    "riposo.demo",
-                    "true",
-                    "server.port",
-                    port,
-                    "riposo.public-url",
-                    "http://127.0.0.1:" + port))
-            .build();
-    ConfigurableApplicationContext context = app.run("--server.port=" + port);
+    ConfigurableApplicationContext context =
+        SpringApplication.run(
+            RiposoApplication.class,
+            "--spring.datasource.url=" + base + "riposo_e2e",
+            "--riposo.demo=true",
+            "--server.port=" + port,
+            "--riposo.public-url=http://127.0.0.1:" + port);
     Studios studios = context.getBean(Studios.class);
     if (!studios.hasAccount(STRANGER)) {
       studios.addAccount(

@@ -31,6 +31,7 @@ class WholePathTest {
     Studio.button(page, "Decline: no dip").click();
     page.getByLabel("Reason").fill("trains dips with the physio");
     Studio.button(page, "Decline").click();
+    assertThat(page.getByText("declined")).isVisible();
     Locator accept =
         page.getByRole(
             AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Accept: ")));

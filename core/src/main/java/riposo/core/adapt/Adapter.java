@@ -27,6 +27,9 @@ import riposo.core.movement.Variant;
  * catalogue; safe for many threads.
  */
 public final class Adapter {
+  /** Up to two movements of the choice and the next two. */
+  private static final int KEPT = 4;
+
   private final Catalogue catalogue;
   private final Map<String, List<Candidate>> candidates = new ConcurrentHashMap<>();
 
@@ -56,13 +59,26 @@ public final class Adapter {
     @Nullable Fit best = null;
     @Nullable Fit left = null;
     @Nullable Fit right = null;
+    List<Cost> nearest = new ArrayList<>();
     for (Candidate c : all) {
+      // Sorted by what they cost unmodified: once the choice, both halves and the next two are all
+      // nearer than that, nothing further on can matter.
+      if (nearest.size() == KEPT
+          && nearest.get(KEPT - 1).compareTo(c.bare()) < 0
+          && (!sided || nearerThan(left, c.bare()) && nearerThan(right, c.bare()))) {
+        break;
+      }
       if (above(c.movement(), situation) != null || !missing(c.movement(), situation).isEmpty()) {
         continue;
       }
       Fit fit = bestForm(c, situation, Side.BOTH);
       if (fit != null) {
         whole.put(c.movement().id(), fit);
+        nearest.add(fit.cost());
+        nearest.sort(null);
+        if (nearest.size() > KEPT) {
+          nearest.remove(KEPT);
+        }
         best = nearer(best, fit);
       }
       if (sided) {
@@ -228,6 +244,10 @@ public final class Adapter {
       }
     }
     return best;
+  }
+
+  private static boolean nearerThan(@Nullable Fit fit, Cost cost) {
+    return fit != null && fit.cost().compareTo(cost) < 0;
   }
 
   private static Cost cost(Candidate c, Variant v) {

@@ -67,10 +67,11 @@ public enum Modifier {
     @Override
     void apply(Draft d) {
       d.leastGrams = 0;
+      // The limb still carries its own weight: an empty hand overhead is not a free range.
       d.joints.replaceAll(
           j ->
               j.loading() == Loading.ADDED
-                  ? new JointDemand(j.motion(), j.degrees(), Loading.FREE, j.part())
+                  ? new JointDemand(j.motion(), j.degrees(), Loading.OWN, j.part())
                   : j);
       d.effort = Math.max(0, d.effort - 1);
       d.grip = Math.min(d.grip, 0);

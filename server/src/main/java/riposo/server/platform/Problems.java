@@ -33,6 +33,11 @@ public final class Problems extends RuntimeException {
         Map.of("id", String.valueOf(id)));
   }
 
+  /** 404 with a sentence of its own, telling nothing of what is there. */
+  public static Problems absent(String detail) {
+    return new Problems(HttpStatus.NOT_FOUND, "not-found", detail, List.of(), Map.of());
+  }
+
   /** 422: the request is understood and a field cannot be right. */
   public static Problems field(String pointer, String detail) {
     return fields(List.of(new Field(pointer, detail)));

@@ -115,8 +115,8 @@ class CheckInService implements CheckIns {
   }
 
   private static Problems unknown() {
-    return Problems.notFound(
-        "check-in; the link is incomplete or altered. Open it again from the message", "");
+    return Problems.absent(
+        "This link is incomplete or altered. Open it again from the message you got.");
   }
 
   /** The check-in, when it may be answered today. */
