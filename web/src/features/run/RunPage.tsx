@@ -85,8 +85,9 @@ function Live({
   useEffect(() => {
     const on = (e: KeyboardEvent) => {
       if (typing(e) || ended || e.ctrlKey || e.metaKey) return
-      const onButton = (e.target as HTMLElement).tagName === 'BUTTON'
-      if (e.key === ' ' && !onButton) {
+      if (document.querySelector('[role=dialog]')) return
+      // space is the pause, even when a chip was tapped last; Enter presses the chip
+      if (e.key === ' ') {
         e.preventDefault()
         acts.current.toggle()
       } else if (e.key === 'ArrowLeft') acts.current.back()
@@ -94,8 +95,15 @@ function Live({
       else if (e.key === 'r' || e.key === 'R') acts.current.rest()
       else if (e.key === 's' || e.key === 'S') setStopping(true)
     }
+    const up = (e: KeyboardEvent) => {
+      if (e.key === ' ' && !typing(e) && !document.querySelector('[role=dialog]')) e.preventDefault()
+    }
     window.addEventListener('keydown', on)
-    return () => window.removeEventListener('keydown', on)
+    window.addEventListener('keyup', up)
+    return () => {
+      window.removeEventListener('keydown', on)
+      window.removeEventListener('keyup', up)
+    }
   }, [ended])
   if (!segment) return <Failure error={new Error('this run has no timeline')} />
   const slotOf = (key: string) => run.adapted.slots.find((s) => s.key === key)

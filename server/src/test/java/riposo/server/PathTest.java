@@ -1,0 +1,479 @@
+package riposo.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Supplier;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import riposo.core.adapt.Kitbag;
+import riposo.core.adapt.Standing;
+import riposo.core.dose.Weight;
+import riposo.core.limit.Limit;
+import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+import riposo.core.movement.Kit;
+import riposo.core.plan.Block;
+import riposo.core.plan.IntervalsInOrder;
+import riposo.core.plan.Mobility;
+import riposo.core.plan.Segment;
+import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Slot;
+import riposo.core.run.RunEvent;
+import riposo.core.run.RunState;
+import riposo.core.screening.Outcome;
+import riposo.core.screening.Pressure;
+import riposo.core.screening.Question;
+import riposo.core.screening.Screening;
+import riposo.core.tolerance.NextDay;
+import riposo.core.tolerance.School;
+import riposo.server.adapt.AdaptedPlans;
+import riposo.server.adapt.StandingSource;
+import riposo.server.checkin.CheckIns;
+import riposo.server.client.Clients;
+import riposo.server.day.Appointments;
+import riposo.server.limit.Limits;
+import riposo.server.plan.Plans;
+import riposo.server.platform.AsOfClock;
+import riposo.server.platform.Problems;
+import riposo.server.platform.StudioContext;
+import riposo.server.platform.Studios;
+import riposo.server.run.Runs;
+import riposo.server.screening.Readiness;
+import riposo.server.tolerance.Verdicts;
+
+/** The modules together over weeks, on a real MariaDB: what one session teaches the next. */
+@SpringBootTest
+class PathTest {
+  @DynamicPropertySource
+  static void database(DynamicPropertyRegistry registry) {
+    registry.add(
+        "spring.datasource.url", () -> System.getenv("RIPOSO_TEST_DB_BASE") + "riposo_test");
+  }
+
+  @Autowired Studios studios;
+  @Autowired Clients clients;
+  @Autowired Readiness screening;
+  @Autowired Limits limits;
+  @Autowired Plans plans;
+  @Autowired AdaptedPlans adapted;
+  @Autowired StandingSource standings;
+  @Autowired Runs runs;
+  @Autowired CheckIns checkIns;
+  @Autowired Verdicts verdicts;
+  @Autowired Appointments appointments;
+  @Autowired AsOfClock clock;
+
+  private UUID studio;
+  private UUID client;
+  private UUID plan;
+
+  @BeforeEach
+  void someone() {
+    studio = studios.create("Path", "Europe/Oslo", "112");
+    client = in(() -> clients.add(who("Ada Path", School.PAIN_FREE)));
+    plan =
+        in(
+            () ->
+                plans.add(
+                    "Plan",
+                    new SessionPlan(
+                        List.of(new Slot("w", "march", 300)),
+                        List.of(
+                            new Slot("s1", "counter-squat", null),
+                            new Slot("s2", "seated-hinged-row", null),
+                            new Slot("s3", "wall-push-up", null),
+                            new Slot("s4", "side-raise", null),
+                            new Slot("s5", "heel-raise-held", null)),
+                        new IntervalsInOrder(40, 20, 2),
+                        List.of(new Slot("c", "seated-breathing", 180)))));
+  }
+
+  @AfterEach
+  void now() {
+    clock.shift(Duration.ZERO);
+  }
+
+  private static Clients.NewClient who(String name, School school) {
+    return new Clients.NewClient(
+        name,
+        LocalDate.of(1960, 1, 1),
+        null,
+        null,
+        null,
+        Mobility.USUAL,
+        school,
+        school == School.MONITORED ? "tendon, Dr. X" : null,
+        0,
+        6,
+        new Kitbag(EnumSet.allOf(Kit.class), List.of(new Weight(2000, 2), new Weight(3000, 2))));
+  }
+
+  private <T> T in(Supplier<T> work) {
+    return StudioContext.within(studio, "tester", work);
+  }
+
+  private void screened(String... pairs) {
+    Map<String, String> answers = new HashMap<>();
+    for (Question q : Screening.questions()) {
+      if (q.kind() == Question.Kind.YES_NO) {
+        answers.put(q.id(), q.id().equals("active.now") ? "yes" : "no");
+      }
+    }
+    for (int i = 0; i < pairs.length; i += 2) {
+      answers.put(pairs[i], pairs[i + 1]);
+    }
+    in(
+        () -> {
+          screening.acceptAll(screening.take(client, answers, "Ada"));
+          return true;
+        });
+  }
+
+  /** A whole session: every set with this effort, pain, and repetitions over the dose. */
+  private UUID session(int effort, int pain, int over) {
+    UUID run = in(() -> runs.start(client, plan, 0, null, null));
+    in(
+        () -> {
+          Runs.Run r = runs.require(run);
+          List<RunEvent> events = new ArrayList<>();
+          long t = clock.millis();
+          events.add(
+              new RunEvent(UUID.randomUUID(), t, 0, RunEvent.Kind.START, null, null, null, null));
+          for (Segment g : r.timeline().segments()) {
+            if (g.block() == Block.WORK && g.kind() == Segment.Kind.WORK) {
+              var part =
+                  r.adapted().slots().stream()
+                      .filter(s -> s.key().equals(g.slotKey()))
+                      .findFirst()
+                      .orElseThrow()
+                      .parts()
+                      .get(0);
+              Integer reps = part.dose().reps() == null ? null : part.dose().reps() + over;
+              events.add(
+                  new RunEvent(
+                      UUID.randomUUID(),
+                      t + g.endExclusive() * 1000L,
+                      events.size(),
+                      RunEvent.Kind.ENTRY,
+                      null,
+                      null,
+                      new RunEvent.Entry(
+                          g.slotKey(),
+                          g.round(),
+                          g.side(),
+                          effort,
+                          pain,
+                          pain > 0 ? "knee" : null,
+                          reps,
+                          null,
+                          false),
+                      null));
+            }
+          }
+          events.add(
+              new RunEvent(
+                  UUID.randomUUID(),
+                  t + r.timeline().total() * 1000L,
+                  999,
+                  RunEvent.Kind.FINISH,
+                  null,
+                  null,
+                  null,
+                  null));
+          runs.record(run, events);
+          runs.close(run, effort, "GOOD");
+          return true;
+        });
+    return run;
+  }
+
+  private void morning(UUID run, int pain, NextDay.Compared compared, NextDay.Sign... signs) {
+    in(
+        () -> {
+          checkIns.answer(run, new NextDay(pain, compared, false, Set.of(signs)));
+          return true;
+        });
+  }
+
+  private void day(int n) {
+    clock.shift(Duration.ofDays(n));
+  }
+
+  private Standing standing(String family) {
+    return in(() -> standings.standings(client)).get(family);
+  }
+
+  private void acceptAll() {
+    in(
+        () -> {
+          verdicts.acceptAll(client);
+          return true;
+        });
+  }
+
+  private AdaptedPlans.SlotView slot(String key) {
+    return in(() -> adapted.view(client, plan, studios.today())).slots().stream()
+        .filter(s -> s.key().equals(key))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void twoGoodSessionsStepUpAndTheNextPlanStartsThere() {
+    screened();
+    UUID first = session(5, 0, 2);
+    day(1);
+    morning(first, 0, NextDay.Compared.SAME);
+    acceptAll();
+    day(3);
+    UUID second = session(5, 0, 2);
+    day(4);
+    assertThat(standing("sit-stand").verdict()).as("not before the check-in").isEqualTo("STAY");
+    morning(second, 0, NextDay.Compared.BETTER);
+    acceptAll();
+    assertThat(standing("sit-stand").verdict()).isEqualTo("STEP_UP");
+    assertThat(standing("sit-stand").movementId()).isEqualTo("squat");
+    assertThat(slot("s1").parts().get(0).movementId()).isEqualTo("squat");
+    assertThat(standing("pull").tempo())
+        .as("2 kg to 3 kg is a step too big: lower slowly")
+        .isEqualTo("4-0-2-0");
+    assertThat(slot("s2").reasons().get(0)).contains("step up", "tempo 4-0-2-0");
+    assertThat(slot("s2").parts().get(0).dose().reps()).as("fewer in the same time").isEqualTo(6);
+  }
+
+  @Test
+  void painEasesAndTwiceWithoutReliefStops() {
+    screened();
+    UUID run = session(5, 3, 0);
+    day(1);
+    morning(run, 0, NextDay.Compared.SAME);
+    acceptAll();
+    assertThat(standing("sit-stand").verdict()).isEqualTo("EASE");
+    assertThat(slot("s1").parts().get(0).movementId()).isNotEqualTo("counter-squat");
+    day(3);
+    session(5, 3, 0);
+    Standing stop = standing("sit-stand");
+    assertThat(stop.verdict()).as("holds before anyone decides").isEqualTo("STOP_AND_REFER");
+    assertThat(stop.stopped()).isTrue();
+    assertThat(slot("s1").reasons().get(0)).contains("closed until reviewed");
+  }
+
+  @Test
+  void aNewSignAtTheCheckInReplacesAnAcceptedVerdict() {
+    screened();
+    UUID run = session(5, 0, 0);
+    acceptAll();
+    assertThat(standing("push").verdict()).isEqualTo("STAY");
+    day(1);
+    morning(run, 0, NextDay.Compared.SAME, NextDay.Sign.NUMBNESS);
+    assertThat(standing("push").stopped()).isTrue();
+    assertThat(in(() -> verdicts.waiting()))
+        .anyMatch(w -> w.clientId().equals(client) && w.count() == 5);
+  }
+
+  @Test
+  void worseTheDayAfterExertionNeverStepsUp() {
+    screened("fatigue.after", "yes");
+    assertThat(in(() -> clients.require(client)).noProgression()).isTrue();
+    for (int i = 0; i < 3; i++) {
+      day(8 * i);
+      UUID run = in(() -> runs.start(client, plan, 0, null, "a trial, agreed with the physio"));
+      assertThat(in(() -> runs.require(run)).adapted().effortCap()).isEqualTo(5);
+      assertThat(in(() -> runs.require(run)).adapted().workNote())
+          .contains("works 30 of each 60 s");
+    }
+    assertThat(standing("sit-stand")).isNull();
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, null)))
+        .isInstanceOf(Problems.class)
+        .hasMessageContaining("reason");
+  }
+
+  @Test
+  void moreSessionsThanTheLimitAllowsWantAReason() {
+    screened();
+    in(
+        () ->
+            limits.add(
+                client,
+                new Limits.NewLimit(
+                    "session.week",
+                    Side.BOTH,
+                    2,
+                    Strength.ADVISED,
+                    "ours",
+                    null,
+                    studios.today(),
+                    null,
+                    null)));
+    in(() -> runs.start(client, plan, 0, null, null));
+    in(() -> runs.start(client, plan, 0, null, null));
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, null)))
+        .hasMessageContaining("reason");
+    in(
+        () ->
+            limits.add(
+                client,
+                new Limits.NewLimit(
+                    "session.week",
+                    Side.BOTH,
+                    2,
+                    Strength.FIRM,
+                    "doctor",
+                    null,
+                    studios.today(),
+                    null,
+                    null)));
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, "anyway")))
+        .hasMessageContaining("firm");
+    day(7);
+    assertThat(in(() -> runs.start(client, plan, 0, null, null))).isNotNull();
+  }
+
+  @Test
+  void aPregnancyClosesFlatPositionsTheDayWeek16Begins() {
+    LocalDate due = in(studios::today).plusDays(280 - 15 * 7 - 6);
+    screened("pregnancy.now", "yes", "pregnancy.due", due.toString());
+    Limit supine =
+        in(() -> limits.of(client)).stream()
+            .filter(l -> l.axisId().equals("position.supine"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(supine.activeOn(in(studios::today))).isFalse();
+    assertThat(supine.activeOn(in(studios::today).plusDays(1))).isTrue();
+    assertThat(in(() -> screening.of(client)).gestation()).isEqualTo("15+6");
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, null)))
+        .hasMessageContaining("blood pressure");
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, new Pressure(140, 80), null)))
+        .hasMessageContaining("maternity");
+    assertThat(in(() -> runs.start(client, plan, 0, new Pressure(118, 74), null))).isNotNull();
+    day(1);
+    assertThat(in(() -> screening.of(client)).gestation()).isEqualTo("16+0");
+  }
+
+  @Test
+  void aClearanceOnlyFindingIsNotUndoneByALaterNo() {
+    screened("heart.event", "yes");
+    day(30);
+    screened();
+    assertThat(in(() -> screening.of(client)).outcome()).isEqualTo(Outcome.CLEARANCE_ONLY);
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, "a new screening says no")))
+        .hasMessageContaining("clearance");
+  }
+
+  @Test
+  void undecidedProposalsHoldTheStart() {
+    Map<String, String> answers = new HashMap<>();
+    Screening.questions().stream()
+        .filter(q -> q.kind() == Question.Kind.YES_NO)
+        .forEach(q -> answers.put(q.id(), "no"));
+    answers.put("knee.pain", "yes");
+    answers.put("knee.side", "left");
+    in(() -> screening.take(client, answers, "Ada"));
+    assertThat(in(() -> limits.of(client))).as("nothing is applied silently").isEmpty();
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, null)))
+        .hasMessageContaining("not decided");
+  }
+
+  @Test
+  void eventsFromTwoDevicesAgreeWhateverComesFirst() {
+    screened();
+    UUID run = in(() -> runs.start(client, plan, 0, null, null));
+    long t = clock.millis();
+    RunEvent start =
+        new RunEvent(UUID.randomUUID(), t, 0, RunEvent.Kind.START, null, null, null, null);
+    RunEvent tablet =
+        new RunEvent(
+            UUID.randomUUID(),
+            t + 10,
+            1,
+            RunEvent.Kind.ENTRY,
+            null,
+            null,
+            new RunEvent.Entry("s1", 1, Side.BOTH, 4, null, null, 9, null, null),
+            null);
+    RunEvent phone =
+        new RunEvent(
+            UUID.randomUUID(),
+            t + 20,
+            1,
+            RunEvent.Kind.ENTRY,
+            null,
+            null,
+            new RunEvent.Entry("s1", 1, Side.BOTH, 5, 1, "knee", null, null, null),
+            null);
+    for (List<RunEvent> sent :
+        List.of(List.of(phone), List.of(tablet, start), List.of(start, phone, tablet))) {
+      in(
+          () -> {
+            runs.record(run, sent);
+            return true;
+          });
+    }
+    RunState s = in(() -> runs.require(run)).state();
+    assertThat(s.status()).isEqualTo(RunState.Status.RUNNING);
+    assertThat(s.entries())
+        .containsExactly(new RunEvent.Entry("s1", 1, Side.BOTH, 5, 1, "knee", 9, null, null));
+  }
+
+  @Test
+  void anEventIdOfAnotherRunIsRefused() {
+    screened();
+    UUID one = in(() -> runs.start(client, plan, 0, null, null));
+    UUID two = in(() -> runs.start(client, plan, 0, null, null));
+    RunEvent e =
+        new RunEvent(
+            UUID.randomUUID(), clock.millis(), 0, RunEvent.Kind.START, null, null, null, null);
+    in(
+        () -> {
+          runs.record(one, List.of(e));
+          return true;
+        });
+    assertThatThrownBy(
+            () ->
+                in(
+                    () -> {
+                      runs.record(two, List.of(e));
+                      return true;
+                    }))
+        .hasMessageContaining("another run");
+    assertThat(in(() -> runs.require(two)).state().status()).isEqualTo(RunState.Status.READY);
+  }
+
+  @Test
+  void anotherStudioFindsNothingThroughTheModulesEither() {
+    screened();
+    UUID other = studios.create("Other", "UTC", "112");
+    StudioContext.within(
+        other,
+        "stranger",
+        () -> {
+          assertThat(clients.all()).isEmpty();
+          assertThat(plans.all()).isEmpty();
+          assertThatThrownBy(() -> clients.require(client)).isInstanceOf(Problems.class);
+          assertThatThrownBy(() -> plans.require(plan)).isInstanceOf(Problems.class);
+          assertThatThrownBy(() -> appointments.add(client, plan, studios.today(), LocalTime.NOON))
+              .isInstanceOf(Problems.class);
+          assertThat(limits.of(client)).isEmpty();
+          assertThat(standings.standings(client)).isEmpty();
+          assertThat(verdicts.waiting()).isEmpty();
+          return true;
+        });
+    assertThat(clients.all()).as("a thread without a studio sees nothing").isEmpty();
+  }
+}
