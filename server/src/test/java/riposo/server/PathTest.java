@@ -474,6 +474,8 @@ class PathTest {
           assertThat(verdicts.waiting()).isEmpty();
           return true;
         });
-    assertThat(clients.all()).as("a thread without a studio sees nothing").isEmpty();
+    assertThatThrownBy(() -> clients.all())
+        .as("a thread without a studio sees nothing")
+        .isInstanceOf(Problems.class);
   }
 }
