@@ -110,12 +110,15 @@ export function Dialog({
   title,
   children,
   wide,
+  leaves,
 }: {
   open: boolean
   onOpenChange: (o: boolean) => void
   title: string
   children: ReactNode
   wide?: boolean
+  /** the page behind goes away with the dialog and looks after the focus itself */
+  leaves?: boolean
 }) {
   return (
     <RDialog.Root open={open} onOpenChange={onOpenChange}>
@@ -123,6 +126,7 @@ export function Dialog({
         <RDialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
         <RDialog.Content
           aria-describedby={undefined}
+          onCloseAutoFocus={(e) => leaves && e.preventDefault()}
           className={`fixed inset-x-3 top-[4vh] z-50 mx-auto max-h-[92vh] overflow-auto rounded-md border-t-4 border-teal bg-paper p-6 ${wide ? 'max-w-3xl' : 'max-w-lg'}`}
         >
           <RDialog.Title className="mb-4 text-xl font-bold">{title}</RDialog.Title>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router'
 import { api, ApiError, type S } from '../../lib/api'
 import { day, outcomeWords } from '../../lib/format'
+import { useToday } from '../../lib/today'
 import { Button, Dialog, Failure, Field, Loading, OutcomeMark } from '../../ui'
 import { LimitRibbon } from '../limits/LimitRibbon'
 import { ClientForm } from './ClientForm'
@@ -195,7 +196,7 @@ function ClearanceForm({
   findings: S['Finding'][]
   onDone: () => void
 }) {
-  const today = new Date().toISOString().slice(0, 10)
+  const today = useToday()
   const [form, setForm] = useState({
     role: 'doctor',
     name: '',

@@ -37,7 +37,7 @@ export function ClientsPage() {
           </li>
         ))}
       </ul>
-      <Dialog open={adding} onOpenChange={setAdding} title="Add a client" wide>
+      <Dialog open={adding} onOpenChange={setAdding} title="Add a client" wide leaves>
         <ClientForm
           onDone={(c) => {
             setAdding(false)

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ApiError, type S } from '../../lib/api'
 import { amount, day } from '../../lib/format'
+import { useToday } from '../../lib/today'
 import { Button, Dialog, Failure, Field, Loading } from '../../ui'
 import { useClient } from '../clients'
 
@@ -36,7 +37,7 @@ export function LimitsPage() {
           return (
             <li
               key={l.id}
-              className={`grid gap-x-6 gap-y-1 border-b border-line py-3 md:grid-cols-[1fr_200px_auto] ${on ? '' : 'text-soft'}`}
+              className={`grid gap-x-6 gap-y-1 border-b border-line py-3 md:grid-cols-[1fr_200px_150px] ${on ? '' : 'text-soft'}`}
             >
               <div>
                 <strong className={l.state === 'LIFTED' || l.state === 'ENDED' ? 'line-through' : ''}>
@@ -141,7 +142,7 @@ function LimitForm({
     queryFn: () => api.get<S['AxisView'][]>('/axes'),
     staleTime: Infinity,
   })
-  const today = new Date().toISOString().slice(0, 10)
+  const today = useToday()
   const [form, setForm] = useState({
     axisId: limit?.axisId ?? 'joint.knee-flexion.loaded',
     side: limit?.side ?? ('BOTH' as S['LimitView']['side']),

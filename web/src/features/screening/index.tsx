@@ -128,8 +128,11 @@ function Questions({
   const first = visible[0]
   useEffect(() => {
     if (first && !focused.current) {
-      focused.current = true
-      rows.current.get(first)?.focus()
+      const t = setTimeout(() => {
+        focused.current = true
+        rows.current.get(first)?.focus()
+      }, 60)
+      return () => clearTimeout(t)
     }
   }, [first])
   // An answer may bring up a question of its own: go on only when the server has said which come next.

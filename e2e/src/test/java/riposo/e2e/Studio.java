@@ -21,6 +21,9 @@ import riposo.server.platform.Studios;
 
 /** One server with the demo data and one real browser, shared by the journeys of a run. */
 final class Studio {
+  /** The demo studio's own zone: its dates are counted there. */
+  static final java.time.ZoneId ZONE = java.time.ZoneId.of("Europe/Oslo");
+
   static final String STRANGER = "stranger@elsewhere.example";
 
   /** Set to the address of a running demo to take pictures of that one. */

@@ -10,10 +10,12 @@ import org.jspecify.annotations.Nullable;
  * @param previousRung the rung below that is open; null at the gentlest
  * @param nextGrams the next weight in kit inside the caps; null when there is none
  * @param previousGrams the weight below in kit; null when that is no weight
+ * @param slow true when the movement is lowered slowly already, so that way is used up
  */
 public record Steps(
     @Nullable String nextRung,
     boolean blocked,
     @Nullable String previousRung,
     @Nullable Integer nextGrams,
-    @Nullable Integer previousGrams) {}
+    @Nullable Integer previousGrams,
+    boolean slow) {}

@@ -197,6 +197,11 @@ public record Tolerance(School school, int usualPain, int goalEffort, boolean no
         if (at.reps() != null && at.reps() >= equal) {
           return new Change(Change.Kind.LOAD_UP, at.movementId(), next, null, null, grams, equal);
         }
+        if (steps.slow()) {
+          return steps.nextRung() == null
+              ? null // every way is used up: stay, and let the professional find another
+              : new Change(Change.Kind.RUNG_UP, steps.nextRung(), null, null, null, grams, null);
+        }
         return new Change(
             Change.Kind.SLOWER, at.movementId(), grams, null, SLOW_TEMPO, next, equal);
       }
@@ -205,8 +210,8 @@ public record Tolerance(School school, int usualPain, int goalEffort, boolean no
     if (steps.nextRung() != null) {
       return new Change(Change.Kind.RUNG_UP, steps.nextRung(), null, null, null, grams, null);
     }
-    return steps.blocked()
-        ? null // a limit is in the way: stay
+    return steps.blocked() || steps.slow()
+        ? null // a limit is in the way, or the way is used up: stay
         : new Change(Change.Kind.SLOWER, at.movementId(), grams, null, SLOW_TEMPO, null, null);
   }
 

@@ -14,7 +14,7 @@ import riposo.core.limit.Side;
 class ToleranceTest {
   private static final Tolerance PAIN_FREE = new Tolerance(School.PAIN_FREE, 0, 6, false);
   private static final Tolerance MONITORED = new Tolerance(School.MONITORED, 0, 6, false);
-  private static final Steps OPEN = new Steps("next", false, "previous", 2000, 500);
+  private static final Steps OPEN = new Steps("next", false, "previous", 2000, 500, false);
   private static final NextDay FINE = new NextDay(0, NextDay.Compared.SAME, false, Set.of());
 
   private static FamilySession session(
@@ -76,12 +76,25 @@ class ToleranceTest {
     List<FamilySession> two = List.of(session(5, 0, 12, FINE, null), session(5, 0, 12, FINE, null));
     Change load = PAIN_FREE.judge(two, OPEN).change();
     assertThat(List.of(load.kind(), load.grams())).isEqualTo(List.of(Change.Kind.LOAD_UP, 2000));
-    Change big = PAIN_FREE.judge(two, new Steps("next", false, null, 3000, null)).change();
+    Change big = PAIN_FREE.judge(two, new Steps("next", false, null, 3000, null, false)).change();
     assertThat(List.of(big.kind(), big.tempo())).isEqualTo(List.of(Change.Kind.SLOWER, "4-0-2-0"));
-    assertThat(PAIN_FREE.judge(two, new Steps("next", false, null, null, null)).change().kind())
+    assertThat(
+            PAIN_FREE.judge(two, new Steps("next", false, null, null, null, false)).change().kind())
         .isEqualTo(Change.Kind.RUNG_UP);
-    assertThat(PAIN_FREE.judge(two, new Steps(null, true, null, null, null)).verdict())
+    assertThat(PAIN_FREE.judge(two, new Steps(null, true, null, null, null, false)).verdict())
         .as("a limit in the way")
+        .isEqualTo(Verdict.STAY);
+  }
+
+  @Test
+  void aStepTooBigTakesTheNextRungOnceLoweringSlowlyIsUsedUp() {
+    List<FamilySession> two = List.of(session(5, 0, 12, FINE, null), session(5, 0, 12, FINE, null));
+    Change change = PAIN_FREE.judge(two, new Steps("next", false, null, 3000, null, true)).change();
+    assertThat(List.of(change.kind(), change.movementId()))
+        .isEqualTo(List.of(Change.Kind.RUNG_UP, "next"));
+    assertThat(PAIN_FREE.judge(two, new Steps(null, false, null, 3000, null, true)).verdict())
+        .isEqualTo(Verdict.STAY);
+    assertThat(PAIN_FREE.judge(two, new Steps(null, false, null, null, null, true)).verdict())
         .isEqualTo(Verdict.STAY);
   }
 
@@ -118,7 +131,8 @@ class ToleranceTest {
   void easeTakesOneStepDownAndNoWeightIsAProperDose() {
     List<FamilySession> sore = List.of(session(5, 2, 10, FINE, null));
     assertThat(PAIN_FREE.judge(sore, OPEN).change().grams()).isEqualTo(500);
-    assertThat(PAIN_FREE.judge(sore, new Steps(null, false, null, null, null)).change().grams())
+    assertThat(
+            PAIN_FREE.judge(sore, new Steps(null, false, null, null, null, false)).change().grams())
         .isZero();
   }
 }

@@ -114,6 +114,7 @@ class ToleranceService implements Verdicts {
       @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
 
   private final VerdictStore store;
+  private final StandingReader standings;
   private final Runs runs;
   private final CheckIns checkIns;
   private final Clients clients;
@@ -127,6 +128,7 @@ class ToleranceService implements Verdicts {
 
   ToleranceService(
       VerdictStore store,
+      StandingReader standings,
       Runs runs,
       CheckIns checkIns,
       Clients clients,
@@ -137,6 +139,7 @@ class ToleranceService implements Verdicts {
       Audit audit,
       Studios studios) {
     this.store = store;
+    this.standings = standings;
     this.runs = runs;
     this.checkIns = checkIns;
     this.clients = clients;
@@ -324,7 +327,10 @@ class ToleranceService implements Verdicts {
       var below = Loads.below(grams, hands, client.kit().weights());
       down = below.isPresent() ? (Integer) below.getAsInt() : null;
     }
-    return new Steps(next, higher && next == null, previous, up, down);
+    Standing standing = standings.standings(client.id()).get(familyId);
+    boolean slow =
+        standing != null && standing.movementId().equals(at.id()) && standing.tempo() != null;
+    return new Steps(next, higher && next == null, previous, up, down, slow);
   }
 
   @GetMapping("/clients/{clientId}/tolerance")
@@ -474,6 +480,10 @@ class ToleranceService implements Verdicts {
           throw Problems.refused(
               "limit-in-the-way",
               "A limit or the kit closes the next rung and there is no heavier weight.");
+        }
+        if (steps.slow()) {
+          throw Problems.refused(
+              "no-step-left", "Lowered slowly already, and no rung or weight is left to step to.");
         }
         yield new Change(
             Change.Kind.SLOWER,

@@ -1,0 +1,198 @@
+package riposo.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** The evening before: plans, limits, clearances, two people at one client, wrong input. */
+class DeskTest {
+  private final Page page = Studio.marit(1280, 800);
+
+  private Locator field(String label) {
+    return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  private void pick(String block, String text, String name) {
+    Locator section = page.getByLabel(block, new Page.GetByLabelOptions().setExact(true));
+    section.getByPlaceholder("find by name or purpose").fill(text);
+    section
+        .getByRole(
+            AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + name)))
+        .last()
+        .click();
+  }
+
+  @Test
+  void aPlanIsBuiltByFindingMovementsAndTheTotalIsExact() {
+    page.navigate(Studio.url("/plans/new"));
+    field("Name of the plan").fill("Evening draft");
+    pick("Warm-up", "march", "March in place");
+    assertThat(page.getByText("Work slots now: 0.")).isVisible();
+    for (String[] m :
+        List.of(
+            new String[] {"chair tap", "Chair tap"},
+            new String[] {"one-arm row", "One-arm row"},
+            new String[] {"counter push", "Counter push-up"},
+            new String[] {"side raise", "Side raise"},
+            new String[] {"heel raise", "Standing heel raise"})) {
+      pick("Work", m[0], m[1]);
+    }
+    pick("Cool-down", "breath", "Seated low breathing");
+    // 60 + 5 x (40 + 30) x 2 + 60, and 5 s to sit down that the last rest covers
+    assertThat(page.getByLabel("total", new Page.GetByLabelOptions().setExact(true)))
+        .hasText("13:40");
+    assertThat(page.getByText("Warm-up 1:00 is short: 4:34 is wanted (5 min or 15 %)."))
+        .isVisible();
+    field("Work").last().waitFor();
+    page.locator("input[type=number]").first().fill("0");
+    Studio.button(page, "Keep plan").click();
+    assertThat(page.getByText("Work must lie between 10 and 300 s, was 0.").first()).isVisible();
+    page.locator("input[type=number]").first().fill("50");
+    assertThat(page.getByLabel("total", new Page.GetByLabelOptions().setExact(true)))
+        .hasText("15:20");
+    Studio.button(page, "Keep plan").click();
+    assertThat(Studio.button(page, "Save plan")).isVisible();
+    page.reload();
+    assertThat(field("Name of the plan")).hasValue("Evening draft");
+    assertThat(page.getByLabel("total", new Page.GetByLabelOptions().setExact(true)))
+        .hasText("15:20");
+  }
+
+  @Test
+  void aFirmLimitIsSetWithItsSourceAndChangesTheAdaptedPlanAtOnce() {
+    Studio.client(page, "Corentin Abiola");
+    Studio.link(page, "Limits").click();
+    Studio.button(page, "Add a limit").click();
+    field("What is limited").selectOption("grip");
+    field("Side").selectOption("LEFT");
+    page.getByLabel(Pattern.compile("^At most")).fill("7");
+    Studio.button(page, "Set the limit").click();
+    assertThat(page.getByText("Say who set it.").first()).isVisible();
+    field("Source").fill("hand clinic");
+    Studio.button(page, "Set the limit").click();
+    assertThat(page.getByText("must lie between 0 and 3, was 7").first()).isVisible();
+    page.getByLabel(Pattern.compile("^At most")).fill("1");
+    Studio.button(page, "Set the limit").click();
+    Locator row =
+        page.getByRole(AriaRole.LISTITEM)
+            .filter(new Locator.FilterOptions().setHasText("left grip ≤ 1"))
+            .last();
+    assertThat(row).containsText("hand clinic");
+    assertEquals(0, row.getByText("Lift").count(), "a firm limit has no way to be lifted");
+    Studio.link(page, "Plan").click();
+    page.locator("select").first().selectOption("Chair and kettle");
+    Locator pull = page.locator("tr", new Page.LocatorOptions().setHasText("Seated band row"));
+    assertThat(pull)
+        .containsText(
+            "asks for 2 of grip on the left; limit 1 (hand clinic, until reviewed, firm)");
+  }
+
+  @Test
+  void twoPeopleAtOneClientLoseNothing() {
+    Studio.client(page, "Thandi Mokoena");
+    Page other = Studio.signedIn(1280, 800, "piet@lanternfield.example", "lantern-light");
+    other.navigate(page.url());
+    Studio.button(page, "Edit").click();
+    Studio.button(other, "Edit").click();
+    other.getByLabel("Goal, in their words").fill("carry a toddler up the stairs");
+    Studio.button(other, "Save").click();
+    assertThat(other.getByText("“carry a toddler up the stairs”")).isVisible();
+    field("Goal, in their words").fill("sleep through");
+    Studio.button(page, "Save").click();
+    assertThat(page.getByText("Someone changed this since you opened it.")).isVisible();
+    assertThat(page.getByText("\"carry a toddler up the stairs\"")).isVisible();
+    assertThat(field("Goal, in their words")).hasValue("sleep through");
+  }
+
+  @Test
+  void onlyAClearanceOpensAClearanceOnlyClient() {
+    Studio.client(page, "Benedikt Aalto");
+    Studio.link(page, "Plan").click();
+    Studio.button(page, "Start this session").click();
+    assertThat(page.getByText("Only a clearance opens this; no reason lifts it.")).isVisible();
+    Studio.link(page, "Record a clearance").click();
+    Studio.button(page, "Record a clearance").click();
+    field("Name").fill("Dr. Hale");
+    field("Good until").fill(LocalDate.now(Studio.ZONE).plusYears(3).toString());
+    Studio.button(page, "Record").click();
+    assertThat(page.getByText("A clearance is good for 12 months at most.").first()).isVisible();
+    field("Good until").fill(LocalDate.now(Studio.ZONE).plusMonths(6).toString());
+    Studio.button(page, "Record").click();
+    assertThat(page.getByText("doctor Dr. Hale")).isVisible();
+    assertThat(page.getByText("Ready with limits").first()).isVisible();
+    // the reading before every run still stands
+    Studio.link(page, "Plan").click();
+    Studio.button(page, "Start this session").click();
+    Studio.button(page, "0").click();
+    Studio.button(page, "Start").click();
+    assertThat(page.getByText("A blood pressure reading is required").first()).isVisible();
+    page.getByLabel("Blood pressure, upper").fill("185");
+    field("lower").fill("95");
+    Studio.button(page, "Start").click();
+    assertThat(page.getByText("185/95 mmHg: not today").first()).isVisible();
+    page.getByLabel("Blood pressure, upper").fill("165");
+    Studio.button(page, "Start").click();
+    assertThat(
+            page.getByText("Caution: Blood pressure 165/95 mmHg: no long holds, effort 5 at most."))
+        .isVisible();
+  }
+
+  @Test
+  void screeningSaysWhatIsWrongAtTheQuestionAndWeeksAreCounted() {
+    Studio.client(page, "Wendeline Cruz");
+    Studio.link(page, "Screening").click();
+    Locator pregnant = page.getByLabel("Pregnant now?");
+    pregnant.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("yes")).click();
+    Locator due = page.locator("input[type=date]");
+    due.fill(LocalDate.now(Studio.ZONE).plusDays(400).toString());
+    assertThat(page.getByText("gives a pregnancy not yet begun")).isVisible();
+    due.fill(LocalDate.now(Studio.ZONE).plusDays(280 - 24 * 7 - 3).toString());
+    assertThat(page.getByText("24+3").first()).isVisible();
+    page.getByLabel("Signed by").fill("Wendeline");
+    Studio.button(page, "Sign and keep").click();
+    assertThat(page.getByText(Pattern.compile("fields need another look")).first()).isVisible();
+    assertThat(page.getByText(Pattern.compile("\\d+ to answer"))).isVisible();
+  }
+
+  @Test
+  void aSessionIsPutOnTheDaySheetAndTakenOffAgain() {
+    Studio.button(page, "Add a session").click();
+    Studio.button(page, "Put on the sheet").click();
+    assertThat(page.getByText("Choose a client.").first()).isVisible();
+    field("Client").selectOption("Noor Hallström");
+    field("Plan").selectOption("Short and restful");
+    field("Time").fill("18:45");
+    Studio.button(page, "Put on the sheet").click();
+    Locator row =
+        page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("18:45"));
+    assertThat(row).containsText("Noor Hallström");
+    assertThat(row).containsText("Ready with limits");
+    row.getByText("Take off the sheet").click();
+    assertThat(row).hasCount(0);
+    page.navigate(Studio.url("/records"));
+    assertThat(page.getByText("Marit Solheim removed appointment").first()).isVisible();
+  }
+
+  @Test
+  void aWrongPasswordSaysNoMoreThanItMust() {
+    Page stranger = Studio.page(360, 740);
+    stranger.navigate(Studio.url("/clients"));
+    Studio.button(stranger, "Sign in").click();
+    assertThat(stranger.getByText("Give your e-mail address.").first()).isVisible();
+    for (String email : List.of("marit@lanternfield.example", "nobody@nowhere.example")) {
+      stranger.getByLabel("E-mail").fill(email);
+      stranger.getByLabel("Password").fill("wrong");
+      Studio.button(stranger, "Sign in").click();
+      assertThat(stranger.getByText("Address and password do not match.")).isVisible();
+    }
+    stranger.navigate(Studio.url("/check-in/" + "A".repeat(43)));
+    assertThat(stranger.getByText("This link is incomplete or altered.")).isVisible();
+  }
+}
