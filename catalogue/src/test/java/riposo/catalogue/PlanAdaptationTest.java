@@ -149,6 +149,17 @@ class PlanAdaptationTest {
   }
 
   @Test
+  void anAcceptedEaseOutranksAChoicePinnedForAHarderRung() {
+    Standing eased =
+        new Standing("sit-stand", "squat", "counter-squat", null, null, null, "EASE", false, DAY);
+    Pin pin = new Pin("s1", List.of(new Performed(Side.BOTH, "squat", List.of(), 100)), Set.of());
+    AdaptedSlot s =
+        slot(adapt(List.of(), KIT, Map.of("sit-stand", eased), Map.of("s1", pin)), "s1");
+    assertThat(s.released()).isTrue();
+    assertThat(s.result().parts().get(0).movementId()).isEqualTo("counter-squat");
+  }
+
+  @Test
   void aPinHoldsUntilALimitOrTheKitForbidsIt() {
     Pin pin =
         new Pin("s4", List.of(new Performed(Side.BOTH, "side-raise", List.of(), 100)), Set.of());

@@ -143,7 +143,7 @@ public final class PlanAdapter {
                           b.strength() == Strength.ADVISED
                               && pin.overridden().contains(b.limitId()))
               && pin.parts().stream().allMatch(p -> adapter.missing(p, situation).isEmpty())
-              && pin.parts().stream().noneMatch(p -> stopped(p, standings));
+              && pin.parts().stream().noneMatch(p -> closedByVerdict(p, standings));
       if (holds) {
         pinned = true;
         overridden = broken;
@@ -173,12 +173,19 @@ public final class PlanAdapter {
         doses);
   }
 
-  private boolean stopped(Performed part, Map<String, Standing> standings) {
+  private boolean closedByVerdict(Performed part, Map<String, Standing> standings) {
     if (part.movementId() == null) {
       return false;
     }
     Standing s = standings.get(catalogue.movement(part.movementId()).familyId());
-    return s != null && s.stopped();
+    // An accepted ease outranks a choice pinned for a harder rung.
+    return s != null
+        && (s.stopped()
+            || s.verdict().equals("EASE")
+                && catalogue
+                    .find(s.movementId())
+                    .filter(m -> catalogue.movement(part.movementId()).rung() > m.rung())
+                    .isPresent());
   }
 
   private static @Nullable Tempo tempo(AdaptedSlot slot, Performed part) {

@@ -198,7 +198,7 @@ public final class Wording {
       reasons.add(standing(standing));
     }
     if (slot.released()) {
-      reasons.add("Your own choice was let go: a limit or the kit no longer allows it.");
+      reasons.add("Your own choice was let go: a limit, a verdict or the kit no longer allows it.");
     }
     if (slot.pinned()) {
       reasons.add("Your own choice.");
