@@ -2,13 +2,23 @@ import { useQuery } from '@tanstack/react-query'
 import { Route, Routes } from 'react-router'
 import { AdaptPage } from '../features/adapt'
 import { CheckInPage } from '../features/checkin'
-import { ClientLayout, ClientOverview, ClientsPage } from '../features/clients'
+import {
+  ClientLayout,
+  ClientOverview,
+  ClientsPage,
+  LetterPage,
+  PapersPage,
+  RecordPage,
+} from '../features/clients'
 import { DayPage } from '../features/day'
 import { LimitsPage } from '../features/limits'
+import { KitPage } from '../features/kit'
+import { PulsePage } from '../features/pulse'
+import { SettingsPage } from '../features/settings'
 import { PlanPage, PlansPage } from '../features/plans'
 import { RecordsPage } from '../features/records'
 import { AfterPage, RunPage } from '../features/run'
-import { ScreeningPage } from '../features/screening'
+import { ScreeningPage, ScreeningVersion } from '../features/screening'
 import { SignInPage } from '../features/signin'
 import { TolerancePage } from '../features/tolerance'
 import { api, type S } from '../lib/api'
@@ -38,7 +48,12 @@ function Signed() {
         <Route path="clients/:clientId" element={<ClientLayout />}>
           <Route index element={<ClientOverview />} />
           <Route path="screening" element={<ScreeningPage />} />
+          <Route path="screening/:number" element={<ScreeningVersion />} />
           <Route path="limits" element={<LimitsPage />} />
+          <Route path="pulse" element={<PulsePage />} />
+          <Route path="record" element={<RecordPage />} />
+          <Route path="papers" element={<PapersPage />} />
+          <Route path="letter" element={<LetterPage />} />
           <Route path="tolerance" element={<TolerancePage />} />
           <Route path="plan" element={<AdaptPage />} />
           <Route path="plan/:planId" element={<AdaptPage />} />
@@ -46,6 +61,8 @@ function Signed() {
         <Route path="plans" element={<PlansPage />} />
         <Route path="plans/:planId" element={<PlanPage />} />
         <Route path="after/:runId" element={<AfterPage />} />
+        <Route path="kit" element={<KitPage />} />
+        <Route path="settings" element={<SettingsPage />} />
         <Route path="records" element={<RecordsPage />} />
         <Route
           path="*"

@@ -8,14 +8,16 @@ const NAV = [
   { to: '/', words: 'Day sheet', key: 'd' },
   { to: '/clients', words: 'Clients', key: 'c' },
   { to: '/plans', words: 'Plans', key: 'p' },
+  { to: '/kit', words: 'Kit', key: 'k' },
   { to: '/records', words: 'Records', key: 'r' },
 ]
 
 const KEYS: [string, string][] = [
   ['/', 'find a client or a plan'],
-  ['g then d c p r', 'day sheet, clients, plans, records'],
+  ['g then d c p k r', 'day sheet, clients, plans, kit, records'],
   ['?', 'these keys'],
   ['y n u', 'screening: yes, no, not sure'],
+  ['1 2 3 l r b', 'screening: a choice, a side'],
   ['↑ ↓', 'adapt desk: step on the stair'],
   ['j k', 'adapt desk: next and previous slot'],
   ['space ← → r s', 'run: pause, back, skip, +15 s, stop sign'],
@@ -44,7 +46,7 @@ export function Shell({ me }: { me: S['Me'] }) {
   useEffect(() => {
     const on = (e: KeyboardEvent) => {
       if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return
-      if (Date.now() - going.current < 1500) {
+      if (Date.now() - going.current < 2500) {
         const to = NAV.find((n) => n.key === e.key)
         going.current = 0
         if (to) {
@@ -102,6 +104,9 @@ export function Shell({ me }: { me: S['Me'] }) {
             <span className="hidden md:inline">
               {me.name} · {me.studio}
             </span>
+            <Link to="/settings" className="flex min-h-[44px] items-center underline underline-offset-4">
+              Settings
+            </Link>
             <button
               type="button"
               className="min-h-[44px] underline underline-offset-4"
@@ -136,7 +141,7 @@ function Find({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean
   const [text, setText] = useState('')
   const navigate = useNavigate()
   const clients = useQuery({
-    queryKey: ['clients'],
+    queryKey: ['clients', false],
     queryFn: () => api.get<S['Client'][]>('/clients'),
     enabled: open,
   })

@@ -52,6 +52,10 @@ async function call<T>(method: string, path: string, body?: unknown, version?: n
       detail: 'No connection to the server. Nothing is lost here; try again.',
     })
   }
+  return answer<T>(response)
+}
+
+async function answer<T>(response: Response): Promise<T> {
   if (!response.ok) {
     const problem = (await response.json().catch(() => ({}))) as Partial<Problem>
     throw new ApiError({
@@ -62,6 +66,36 @@ async function call<T>(method: string, path: string, body?: unknown, version?: n
     })
   }
   return (response.status === 204 ? undefined : await response.json()) as T
+}
+
+/** Sends a file as it is; the server looks at its content, not its name. */
+export async function upload(clientId: string, file: File): Promise<S['Attachment']> {
+  if (file.size > 10 * 1024 * 1024)
+    throw new ApiError({
+      status: 413,
+      code: 'too-large',
+      detail: 'This file is larger than 10 MB; nothing was saved.',
+    })
+  if (!cookie('XSRF-TOKEN')) await fetch('/api/me')
+  let response: Response
+  try {
+    response = await fetch(`/api/clients/${clientId}/attachments?name=${encodeURIComponent(file.name)}`, {
+      method: 'POST',
+      headers: {
+        Accept: 'application/json',
+        'Content-Type': 'application/octet-stream',
+        'X-XSRF-TOKEN': cookie('XSRF-TOKEN') ?? '',
+      },
+      body: file,
+    })
+  } catch {
+    throw new ApiError({
+      status: 0,
+      code: 'offline',
+      detail: 'The file could not be sent. Nothing was saved; try again.',
+    })
+  }
+  return answer<S['Attachment']>(response)
 }
 
 export const api = {

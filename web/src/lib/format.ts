@@ -16,6 +16,19 @@ export const clock = (seconds: number) => {
   return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`
 }
 export const kg = (grams: number) => `${grams / 1000} kg`
+/** 1 lb is 0.45359237 kg exactly. */
+export const GRAMS_PER_LB = 453.59237
+/** Grams in the unit the studio chose, kilograms beside pounds: "2.2 lb (1 kg)". */
+export const mass = (grams: number, unit: string | undefined) =>
+  unit === 'LB' ? `${Math.round((grams / GRAMS_PER_LB) * 10) / 10} lb (${kg(grams)})` : kg(grams)
+/** "12 Feb 2027" from an ISO date. */
+export const fullDay = (iso: string) => `${day(iso)} ${iso.slice(0, 4)}`
+export const doseWords: Record<string, string> = {
+  AS_PLANNED: 'As planned',
+  EASED: 'Eased',
+  SHORT: 'Short',
+  NOT_TODAY: 'Not today',
+}
 export const outcomeWords: Record<string, string> = {
   READY: 'Ready',
   READY_WITH_LIMITS: 'Ready with limits',
@@ -48,6 +61,10 @@ export function amount(unit: string, value: number): string {
       return `${value} min`
     case 'PER_WEEK':
       return `${value} a week`
+    case 'BPM':
+      return `${value} bpm`
+    case 'LEAST_MINUTES':
+      return `${60 - value} min`
     default:
       return String(value)
   }

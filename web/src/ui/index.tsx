@@ -1,6 +1,8 @@
 import { Dialog as RDialog } from 'radix-ui'
-import { useId, type ComponentProps, type ReactNode } from 'react'
-import { ApiError } from '../lib/api'
+import { useId, useState, type ComponentProps, type ReactNode } from 'react'
+import { ApiError, upload, type S } from '../lib/api'
+
+type Attached = S['Attachment']
 
 /** A button; main is the one thing to do next. */
 export function Button({
@@ -48,6 +50,102 @@ export function Field({
         </p>
       )}
     </div>
+  )
+}
+
+/** 0 to 10 in one tap or key. */
+export function Scale({
+  label,
+  value,
+  onChange,
+  low,
+  high,
+  error,
+}: {
+  label: string
+  value: number | null
+  onChange: (n: number) => void
+  low?: string
+  high?: string
+  error?: string
+}) {
+  const id = useId()
+  return (
+    <div className="mb-4" role="group" aria-labelledby={id}>
+      <p id={id} className="mb-1 font-semibold">
+        {label}
+        {low && (
+          <span className="font-normal text-soft">
+            {' '}
+            0 {low}, 10 {high}
+          </span>
+        )}
+      </p>
+      <div className="grid grid-cols-11 gap-0.5 sm:gap-1">
+        {Array.from({ length: 11 }, (_, n) => (
+          <button
+            key={n}
+            type="button"
+            aria-label={`${label} ${n}`}
+            aria-pressed={value === n}
+            onClick={() => onChange(n)}
+            className={`min-h-[44px] rounded border font-mono ${value === n ? 'border-ink bg-ink text-white' : 'border-[#9aa5ab] bg-sheet'}`}
+          >
+            {n}
+          </button>
+        ))}
+      </div>
+      {error && <p className="mt-1 text-sm font-semibold text-brick">{error}</p>}
+    </div>
+  )
+}
+
+/** A file to keep with a client; sent at once, so that nothing is lost when the form fails. */
+export function FilePick({
+  clientId,
+  file,
+  onFile,
+}: {
+  clientId: string
+  file?: Attached | null
+  onFile: (a: Attached | null) => void
+}) {
+  const [error, setError] = useState<unknown>(null)
+  const [busy, setBusy] = useState(false)
+  return (
+    <Field label="Letter or note" hint="PDF, PNG or JPEG, 10 MB at most">
+      {(p) => (
+        <>
+          {file ? (
+            <p className="flex min-h-[42px] items-center gap-3">
+              <a className="text-teal underline" href={`/api/attachments/${file.id}`}>
+                {file.name}
+              </a>
+              <Button quiet onClick={() => onFile(null)}>
+                Leave it out
+              </Button>
+            </p>
+          ) : (
+            <input
+              {...p}
+              type="file"
+              accept=".pdf,.png,.jpg,.jpeg"
+              disabled={busy}
+              onChange={(e) => {
+                const picked = e.target.files?.[0]
+                if (!picked) return
+                setBusy(true)
+                setError(null)
+                upload(clientId, picked)
+                  .then(onFile, (x: unknown) => setError(x))
+                  .finally(() => setBusy(false))
+              }}
+            />
+          )}
+          <Failure error={error} />
+        </>
+      )}
+    </Field>
   )
 }
 

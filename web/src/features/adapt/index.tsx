@@ -126,11 +126,58 @@ function Desk({ planId }: { planId: string }) {
           <Failure error={release.error} />
         </div>
       </div>
+      <Needs clientId={client.id} planId={planId} />
       <p className="mt-4 text-[13px] text-soft">
         Riposo proposes, you decide; a clinician’s word outranks every line here.
       </p>
       <StartPanel open={starting} onOpenChange={setStarting} planId={planId} />
     </>
+  )
+}
+
+/** What the plan as stated needs, what serves for it where the client trains, what is missing. */
+function Needs({ clientId, planId }: { clientId: string; planId: string }) {
+  const needs = useQuery({
+    queryKey: ['plan-needs', clientId, planId],
+    queryFn: () => api.get<S['NeedsView']>(`/clients/${clientId}/plans/${planId}/needs`),
+  })
+  if (!needs.data) return null
+  const n = needs.data
+  const missing = n.needs.filter((x) => !x.here)
+  return (
+    <section aria-labelledby="needs" className="mt-8">
+      <h2 id="needs" className="border-b-2 border-ink pb-1 font-bold">
+        What this plan needs{' '}
+        <span className="font-normal text-soft">
+          {n.place} · {missing.length === 0 ? 'nothing is missing' : `${missing.length} missing`}
+        </span>
+      </h2>
+      <ul className="grid gap-x-10 lg:grid-cols-2">
+        {n.needs.map((x) => (
+          <li key={x.words} className="border-b border-line py-1.5 text-sm">
+            {x.here ? (
+              <span>
+                {x.words}: <strong>{x.here}</strong>
+              </span>
+            ) : (
+              <strong className="text-brick">{x.words}: missing here</strong>
+            )}
+            <span className="text-soft"> for {x.slots.join(', ')}</span>
+            {!x.here && <span className="text-soft">; the desk above offers what does without</span>}
+          </li>
+        ))}
+        {n.weights.map((w) => (
+          <li key={w} className="border-b border-line py-1.5 text-sm">
+            {w}
+          </li>
+        ))}
+      </ul>
+      {n.refused.map((w) => (
+        <p key={w} className="mt-1 text-sm text-plum">
+          {w}
+        </p>
+      ))}
+    </section>
   )
 }
 
@@ -179,7 +226,7 @@ function SlotTable({
                   {s.purpose}
                 </td>
                 <td
-                  className={`inline px-1 sm:table-cell sm:py-2 ${s.asAsked ? 'text-soft' : 'text-soft line-through decoration-plum'}`}
+                  className={`inline px-1 sm:table-cell sm:py-2 ${s.asAsked ? '' : 'line-through decoration-plum'}`}
                 >
                   {s.askedName}
                 </td>

@@ -51,10 +51,10 @@ export function readWeights(text: string): S['Weight'][] | null {
 
 export function ClientForm({ client, onDone }: { client?: S['Client']; onDone: (c: S['Client']) => void }) {
   const [form, setForm] = useState<Form>(
-    client ? { ...BLANK, ...client, kit: client.kit.items, weights: client.kit.weights } : BLANK,
+    client ? { ...BLANK, ...client, kit: client.ownKit.items, weights: client.ownKit.weights } : BLANK,
   )
   const [weights, setWeights] = useState(
-    (client?.kit.weights ?? [])
+    (client?.ownKit.weights ?? [])
       .map((w) => `${w.grams / 1000}${w.count === 2 ? '' : ` x ${w.count}`}`)
       .join(', '),
   )
@@ -185,7 +185,10 @@ export function ClientForm({ client, onDone }: { client?: S['Client']; onDone: (
         )}
       </div>
       <fieldset className="mb-4">
-        <legend className="mb-1 font-semibold">Kit at hand</legend>
+        <legend className="mb-1 font-semibold">
+          Own kit, the quick list{' '}
+          <span className="font-normal text-soft">used where no room is set on the Kit page</span>
+        </legend>
         <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
           {KIT.map(([id, words]) => (
             <label key={id} className="flex min-h-[40px] items-center gap-2">

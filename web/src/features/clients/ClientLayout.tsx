@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router'
 import { api, ApiError, type S } from '../../lib/api'
-import { day, outcomeWords } from '../../lib/format'
+import { day, fullDay, outcomeWords } from '../../lib/format'
 import { useToday } from '../../lib/today'
 import { Button, Dialog, Failure, Field, Loading, OutcomeMark } from '../../ui'
 import { LimitRibbon } from '../limits/LimitRibbon'
@@ -22,8 +22,11 @@ const PAGES = [
   ['', 'Overview'],
   ['screening', 'Screening'],
   ['limits', 'Limits'],
+  ['pulse', 'Pulse'],
   ['plan', 'Plan'],
   ['tolerance', 'Tolerance'],
+  ['record', 'Record'],
+  ['papers', 'Papers'],
 ] as const
 
 /** The client's header: facts, limits ribbon, pages. */
@@ -46,7 +49,8 @@ export function ClientLayout() {
   if (error) return <Failure error={error} />
   if (!client.data || !readiness.data || !limits.data) return <Loading what="the client" />
   const c = client.data
-  const weights = c.kit.weights.map((w) => w.grams / 1000).join(', ')
+  const weights = [...new Set(c.kit.weights.map((w) => w.grams / 1000))].sort((a, b) => a - b).join(', ')
+  const withdrawn = c.record.consent?.withdrawnOn
   return (
     <>
       <div className="pt-5">
@@ -55,12 +59,22 @@ export function ClientLayout() {
           <p className="text-soft">
             {c.age} · {c.facts ?? 'no facts noted'}
             {readiness.data.gestation && ` · ${readiness.data.gestation} weeks`}
-            {weights && ` · kit ${weights} kg`}
+            {weights && ` · ${c.room ? c.room.name : 'own kit'} ${weights} kg`}
           </p>
           <Button quiet className="ml-auto" onClick={() => setEditing(true)}>
             Edit
           </Button>
         </div>
+        {c.archivedOn && (
+          <p className="mt-2 border-l-4 border-soft bg-sheet px-3 py-1.5">
+            Archived {day(c.archivedOn)}: out of the lists, not to be trained. Restore on the Papers page.
+          </p>
+        )}
+        {withdrawn && (
+          <p className="mt-2 border-l-4 border-brick bg-sheet px-3 py-1.5">
+            Consent withdrawn {day(withdrawn)}: nothing new is recorded.
+          </p>
+        )}
         <LimitRibbon limits={limits.data} />
       </div>
       <nav aria-label="Client" className="no-print mb-5 flex flex-wrap gap-x-6 border-b border-line">
@@ -89,11 +103,30 @@ export function ClientLayout() {
 
 export function ClientOverview() {
   const { client, readiness } = useClient()
-  const [clearing, setClearing] = useState(false)
+  const [happening, setHappening] = useState(false)
   const outcome = readiness.outcome ?? 'NOT_SCREENED'
-  const blocked = readiness.findings.filter(
-    (f) => f.outcome === 'CLEARANCE_ONLY' || f.outcome === 'ASK_FIRST',
-  )
+  const blocked = readiness.findings.some((f) => f.outcome === 'CLEARANCE_ONLY' || f.outcome === 'ASK_FIRST')
+  const rescreen = readiness.findings.some((f) => f.rule.startsWith('standing.rescreen.'))
+  const r = client.record
+  const terms: [string, string][] = [
+    ['goal', client.goal ? `“${client.goal}”` : '–'],
+    ...(r.goals ?? []).map((g): [string, string] => ['goal', `“${g}”`]),
+    ['born', fullDay(client.birthDate)],
+    ['changing posture', client.mobility === 'SLOW' ? 'slow, 40 s to the floor' : 'usual, 20 s to the floor'],
+    ['school of pain', client.school === 'MONITORED' ? `monitored (${client.schoolBy})` : 'pain-free'],
+    ['usual pain', `${client.usualPain} of 10`],
+    ['goal effort', `${client.goalEffort} of 10${client.noProgression ? ', no stepping up for now' : ''}`],
+    ['trains at', client.room?.name ?? 'own kit, the quick list'],
+    ['kit', client.kit.items.map((k) => k.toLowerCase()).join(', ') || 'none'],
+    ['check-in to', client.email ?? 'no e-mail: hand over the link'],
+    [
+      'in an emergency',
+      r.emergencyName || r.emergencyPhone
+        ? [r.emergencyName, r.emergencyPhone].filter(Boolean).join(', ')
+        : 'nobody noted',
+    ],
+    ['consent', r.consent ? `${fullDay(r.consent.on)}, ${r.consent.name}` : 'none on file'],
+  ]
   return (
     <div className="grid gap-10 lg:grid-cols-2">
       <section aria-labelledby="standing">
@@ -107,7 +140,8 @@ export function ClientOverview() {
           {readiness.screenedOn
             ? `screened ${day(readiness.screenedOn)}`
             : 'No screening on file: start there.'}
-          {readiness.pressureReading && ' · blood pressure before every run'}
+          {readiness.readings.length > 0 &&
+            ` · before every run: ${readiness.readings.map((k) => READINGS[k]).join(', ')}`}
         </p>
         <ul className="mt-3">
           {readiness.findings.map((f) => (
@@ -119,15 +153,41 @@ export function ClientOverview() {
             </li>
           ))}
         </ul>
-        {blocked.length > 0 && (
-          <Button main className="mt-4" onClick={() => setClearing(true)}>
-            Record a clearance
-          </Button>
-        )}
-        {outcome === 'NOT_SCREENED' && (
-          <Link to="screening" className="btn btn-main mt-4">
-            Screen {client.name.split(' ')[0]}
-          </Link>
+        <div className="mt-4 flex flex-wrap gap-2">
+          {outcome === 'NOT_SCREENED' || rescreen ? (
+            <Link to="screening" className="btn btn-main">
+              Screen {client.name.split(' ')[0]}
+            </Link>
+          ) : (
+            blocked && (
+              <Link to="papers?record" className="btn btn-main">
+                Record a clearance
+              </Link>
+            )
+          )}
+          {readiness.undecided > 0 && (
+            <Link to="screening" className={`btn ${blocked || rescreen ? '' : 'btn-main'}`}>
+              Decide {readiness.undecided} proposed {readiness.undecided === 1 ? 'limit' : 'limits'}
+            </Link>
+          )}
+          {blocked && (
+            <Link to="letter" className="btn">
+              Letter that asks for it
+            </Link>
+          )}
+          <Button onClick={() => setHappening(true)}>Something happened</Button>
+        </div>
+        {readiness.notes.length > 0 && (
+          <>
+            <h2 className="mb-1 mt-7 text-lg font-bold">Keep in mind</h2>
+            <ul>
+              {readiness.notes.map((n) => (
+                <li key={n.condition + n.text} className="border-b border-line py-1.5">
+                  {n.text} <span className="text-sm text-soft">{n.condition}</span>
+                </li>
+              ))}
+            </ul>
+          </>
         )}
         <p className="mt-4 text-sm text-soft">
           Riposo does not diagnose. A clinician’s word outranks every default.
@@ -138,90 +198,63 @@ export function ClientOverview() {
           About
         </h2>
         <dl className="grid grid-cols-[150px_1fr] gap-y-1.5">
-          <dt className="text-soft">goal</dt>
-          <dd>{client.goal ? `“${client.goal}”` : '–'}</dd>
-          <dt className="text-soft">born</dt>
-          <dd>{client.birthDate}</dd>
-          <dt className="text-soft">changing posture</dt>
-          <dd>{client.mobility === 'SLOW' ? 'slow, 40 s to the floor' : 'usual, 20 s to the floor'}</dd>
-          <dt className="text-soft">school of pain</dt>
-          <dd>{client.school === 'MONITORED' ? `monitored (${client.schoolBy})` : 'pain-free'}</dd>
-          <dt className="text-soft">usual pain</dt>
-          <dd>{client.usualPain} of 10</dd>
-          <dt className="text-soft">goal effort</dt>
-          <dd>
-            {client.goalEffort} of 10{client.noProgression && ', no stepping up for now'}
-          </dd>
-          <dt className="text-soft">kit</dt>
-          <dd>{client.kit.items.map((k) => k.toLowerCase()).join(', ') || 'none'}</dd>
-          <dt className="text-soft">check-in to</dt>
-          <dd>{client.email ?? 'no e-mail: hand over the link'}</dd>
+          {terms.map(([k, v]) => (
+            <div key={k + v} className="contents">
+              <dt className="text-soft">{k}</dt>
+              <dd>{v}</dd>
+            </div>
+          ))}
         </dl>
-        <Clearances clientId={client.id} />
+        {client.refusedKit.length > 0 && (
+          <>
+            <h2 className="mb-1 mt-7 text-lg font-bold">Not used here</h2>
+            <ul>
+              {client.refusedKit.map((w) => (
+                <li key={w} className="border-b border-line py-1.5">
+                  {w}
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
       </section>
-      <Dialog open={clearing} onOpenChange={setClearing} title="Record a clearance">
-        <ClearanceForm clientId={client.id} findings={blocked} onDone={() => setClearing(false)} />
+      <Dialog open={happening} onOpenChange={setHappening} title="Something happened">
+        <HappenedForm clientId={client.id} onDone={() => setHappening(false)} />
       </Dialog>
     </div>
   )
 }
 
-function Clearances({ clientId }: { clientId: string }) {
-  const list = useQuery({
-    queryKey: ['clearances', clientId],
-    queryFn: () => api.get<S['ClearanceView'][]>(`/clients/${clientId}/clearances`),
-  })
-  if (!list.data?.length) return null
-  return (
-    <>
-      <h2 className="mb-2 mt-6 text-lg font-bold">Clearances</h2>
-      <ul>
-        {list.data.map((c) => (
-          <li key={c.id} className="border-b border-line py-2">
-            {c.role} {c.name}, {day(c.givenOn)}, {c.expired ? 'ended' : 'good until'} {day(c.validUntil)}
-            <span className="block text-sm text-soft">covers {c.covers.join(', ')}</span>
-          </li>
-        ))}
-      </ul>
-    </>
-  )
+const READINGS: Record<string, string> = {
+  PRESSURE: 'blood pressure',
+  PULSE: 'resting pulse',
+  SATURATION: 'saturation',
+  GLUCOSE: 'glucose',
 }
 
-function ClearanceForm({
-  clientId,
-  findings,
-  onDone,
-}: {
-  clientId: string
-  findings: S['Finding'][]
-  onDone: () => void
-}) {
+const HAPPENED: [S['HappenedForm']['kind'], string][] = [
+  ['HEART_EVENT', 'a heart event, stroke, clot or new device'],
+  ['SYMPTOM', 'a new symptom: chest, breath, dizziness, heartbeat, calf'],
+  ['OPERATION', 'an operation or a fracture'],
+  ['ILLNESS', 'an illness'],
+  ['HOSPITAL', 'a hospital stay'],
+  ['FALL', 'a fall'],
+]
+
+function HappenedForm({ clientId, onDone }: { clientId: string; onDone: () => void }) {
   const today = useToday()
-  const [form, setForm] = useState({
-    role: 'doctor',
-    name: '',
-    givenOn: today,
-    validUntil: '',
-    note: '',
-    covers: findings.map((f) => f.rule),
-  })
+  const [form, setForm] = useState<S['HappenedForm']>({ kind: 'ILLNESS', on: today, note: '' })
   const cache = useQueryClient()
   const save = useMutation({
     mutationFn: () =>
-      api.post(`/clients/${clientId}/clearances`, {
-        ...form,
-        validUntil: form.validUntil || null,
-        note: form.note || null,
-      }),
+      api.post(`/clients/${clientId}/happened`, { ...form, on: form.on || null, note: form.note || null }),
     onSuccess: () => {
       void cache.invalidateQueries()
       onDone()
     },
   })
   const error = save.error instanceof ApiError ? save.error : undefined
-  const input = (k: 'role' | 'name' | 'givenOn' | 'validUntil' | 'note', p: object, type = 'text') => (
-    <input {...p} type={type} value={form[k]} onChange={(e) => setForm({ ...form, [k]: e.target.value })} />
-  )
+  const voids = ['HEART_EVENT', 'SYMPTOM', 'OPERATION'].includes(form.kind)
   return (
     <form
       noValidate
@@ -230,47 +263,45 @@ function ClearanceForm({
         save.mutate()
       }}
     >
-      <div className="grid gap-x-4 sm:grid-cols-2">
-        <Field label="From whom" hint="doctor, midwife, physiotherapist" error={error?.field('/role')}>
-          {(p) => input('role', p)}
-        </Field>
-        <Field label="Name" error={error?.field('/name')}>
-          {(p) => input('name', p)}
-        </Field>
-        <Field label="Dated" error={error?.field('/givenOn')}>
-          {(p) => input('givenOn', p, 'date')}
-        </Field>
-        <Field
-          label="Good until"
-          hint="12 months at most; 6 weeks after an operation"
-          error={error?.field('/validUntil')}
-        >
-          {(p) => input('validUntil', p, 'date')}
-        </Field>
-      </div>
-      <fieldset className="mb-4">
-        <legend className="font-semibold">It covers</legend>
-        {findings.map((f) => (
-          <label key={f.rule} className="flex items-start gap-2 py-1.5">
-            <input
-              type="checkbox"
-              checked={form.covers.includes(f.rule)}
-              onChange={(e) =>
-                setForm({
-                  ...form,
-                  covers: e.target.checked
-                    ? [...form.covers, f.rule]
-                    : form.covers.filter((r) => r !== f.rule),
-                })
-              }
-            />
-            {f.text}
-          </label>
-        ))}
-      </fieldset>
-      <Field label="Note" error={error?.field('/note')}>
-        {(p) => input('note', p)}
+      <Field label="What" error={error?.field('/kind')}>
+        {(p) => (
+          <select
+            {...p}
+            value={form.kind}
+            onChange={(e) => setForm({ ...form, kind: e.target.value as typeof form.kind })}
+          >
+            {HAPPENED.map(([k, w]) => (
+              <option key={k} value={k}>
+                {w}
+              </option>
+            ))}
+          </select>
+        )}
       </Field>
+      <Field label="When" error={error?.field('/on')}>
+        {(p) => (
+          <input
+            {...p}
+            type="date"
+            value={form.on}
+            onChange={(e) => setForm({ ...form, on: e.target.value })}
+          />
+        )}
+      </Field>
+      <Field label="Note" error={error?.field('/note')}>
+        {(p) => (
+          <input
+            {...p}
+            value={form.note ?? ''}
+            onChange={(e) => setForm({ ...form, note: e.target.value })}
+          />
+        )}
+      </Field>
+      <p className="mb-4 text-sm">
+        {voids
+          ? 'Clearances given before it no longer count: a clearance dated after it is wanted.'
+          : 'The client is screened again before the next run, whatever the gap.'}
+      </p>
       <Failure error={save.error} />
       <Button main type="submit" disabled={save.isPending}>
         Record

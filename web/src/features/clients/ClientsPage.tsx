@@ -6,7 +6,11 @@ import { Button, Dialog, Failure, Loading } from '../../ui'
 import { ClientForm } from './ClientForm'
 
 export function ClientsPage() {
-  const clients = useQuery({ queryKey: ['clients'], queryFn: () => api.get<S['Client'][]>('/clients') })
+  const [archived, setArchived] = useState(false)
+  const clients = useQuery({
+    queryKey: ['clients', archived],
+    queryFn: () => api.get<S['Client'][]>(`/clients${archived ? '?archived=true' : ''}`),
+  })
   const [adding, setAdding] = useState(false)
   const navigate = useNavigate()
   if (clients.error) return <Failure error={clients.error} />
@@ -15,9 +19,15 @@ export function ClientsPage() {
     <>
       <div className="flex items-end justify-between py-5">
         <h1 className="text-[26px] font-bold">Clients</h1>
-        <Button main onClick={() => setAdding(true)}>
-          Add a client
-        </Button>
+        <span className="flex items-center gap-4">
+          <label className="flex items-center gap-2">
+            <input type="checkbox" checked={archived} onChange={(e) => setArchived(e.target.checked)} />
+            archived too
+          </label>
+          <Button main onClick={() => setAdding(true)}>
+            Add a client
+          </Button>
+        </span>
       </div>
       {clients.data.length === 0 && (
         <p className="border-t-2 border-ink py-6">Nobody yet. Add the first client, then screen them.</p>
@@ -31,7 +41,10 @@ export function ClientsPage() {
             >
               <strong>{c.name}</strong>
               <span className="text-right font-mono sm:text-left">{c.age}</span>
-              <span className="col-span-2 text-soft sm:col-span-1">{c.facts}</span>
+              <span className="col-span-2 text-soft sm:col-span-1">
+                {c.archivedOn && 'archived · '}
+                {c.facts}
+              </span>
               <span className="col-span-2 text-sm sm:col-span-1">{c.goal && `“${c.goal}”`}</span>
             </Link>
           </li>

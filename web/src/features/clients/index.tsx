@@ -1,2 +1,5 @@
 export { ClientsPage } from './ClientsPage'
 export { ClientLayout, ClientOverview, useClient } from './ClientLayout'
+export { PapersPage } from './PapersPage'
+export { LetterPage } from './LetterPage'
+export { RecordPage } from './RecordPage'

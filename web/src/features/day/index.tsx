@@ -177,7 +177,7 @@ export function AddSession({
   planId?: string
 }) {
   const clients = useQuery({
-    queryKey: ['clients'],
+    queryKey: ['clients', false],
     queryFn: () => api.get<S['Client'][]>('/clients'),
     enabled: open,
   })

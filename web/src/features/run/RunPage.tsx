@@ -1,9 +1,10 @@
+import { useQuery } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { typing } from '../../app/Shell'
-import { type S } from '../../lib/api'
+import { api, type S } from '../../lib/api'
 import { entries, entryKey, foldClock, segmentAt } from '../../lib/clock'
-import { clock } from '../../lib/format'
+import { clock, doseWords } from '../../lib/format'
 import { Failure, Loading } from '../../ui'
 import { Contour } from '../../ui/Contour'
 import { LogPanel } from './LogPanel'
@@ -42,6 +43,19 @@ function Live({
   const [now, setNow] = useState(() => Date.now())
   const [stopping, setStopping] = useState(false)
   const [sound, setSound] = useState(true)
+  // what to keep in mind beside the timer; the run goes on without it
+  const about = useQuery({
+    queryKey: ['about', run.clientId],
+    queryFn: async () => {
+      const [standing, pulse, client] = await Promise.all([
+        api.get<S['ClientStanding']>(`/clients/${run.clientId}/readiness`),
+        api.get<S['PulseView']>(`/clients/${run.clientId}/pulse`).catch(() => undefined),
+        api.get<S['Client']>(`/clients/${run.clientId}`),
+      ])
+      return { notes: standing.notes, cap: pulse?.guide.cap, record: client.record }
+    },
+    staleTime: Infinity,
+  })
   const navigate = useNavigate()
   const { add, events } = log
   const timeline = run.adapted.timeline
@@ -152,6 +166,26 @@ function Live({
           Caution: {words}
         </p>
       ))}
+      <p className="flex flex-wrap gap-x-6 bg-panel px-4 py-1.5 text-[#d5e0e3] md:px-6">
+        {run.today.dose && run.today.dose !== 'AS_PLANNED' && (
+          <span>
+            <strong>{doseWords[run.today.dose]}</strong> {(run.today.reasons ?? []).join(' ')}
+          </span>
+        )}
+        {run.adapted.effortCap !== undefined && run.adapted.effortCap !== null && (
+          <span>
+            effort <strong>{run.adapted.effortCap}</strong> at most
+          </span>
+        )}
+        {about.data?.cap && (
+          <span>
+            pulse cap <strong className="font-mono">{about.data.cap} bpm</strong>, over it rest
+          </span>
+        )}
+        {about.data?.notes.map((n) => (
+          <span key={n.condition + n.text}>{n.text}</span>
+        ))}
+      </p>
       <div className="grid flex-1 lg:grid-cols-[1fr_440px]">
         <main className="px-4 py-3 md:px-6">
           {ended ? (
@@ -287,6 +321,10 @@ function Live({
         open={stopping}
         onOpenChange={setStopping}
         emergency={emergency}
+        contact={[about.data?.record.emergencyName, about.data?.record.emergencyPhone]
+          .filter(Boolean)
+          .join(', ')}
+        notes={about.data?.notes.map((n) => n.text)}
         onStop={(sign) => {
           setStopping(false)
           add({ kind: 'STOP', text: sign })

@@ -27,11 +27,15 @@ export function StopPanel({
   open,
   onOpenChange,
   emergency,
+  contact,
+  notes,
   onStop,
 }: {
   open: boolean
   onOpenChange: (o: boolean) => void
   emergency: string
+  contact?: string
+  notes?: string[]
   onStop: (sign: string) => void
 }) {
   return (
@@ -43,8 +47,15 @@ export function StopPanel({
           for the defibrillator.
         </li>
         <li>Follow your local protocol and first-aid training; they outrank this panel.</li>
-        <li>Tell: emergency services, their contact, the clinician.</li>
+        <li>
+          Tell: emergency services, their contact{contact && <strong> {contact}</strong>}, the clinician.
+        </li>
       </ol>
+      {notes?.map((n) => (
+        <p key={n} className="mb-2 border-l-4 border-brick bg-sheet px-3 py-2 font-semibold">
+          {n}
+        </p>
+      ))}
       <p className="mb-2 font-bold">What was seen? Tapping ends the run, with the time.</p>
       <div className="grid gap-1.5 sm:grid-cols-2">
         {SIGNS.map((s) => (

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ApiError, type S } from '../../lib/api'
 import { day } from '../../lib/format'
+import { capLabel, kept, shown } from '../limits/caps'
 import { Button, Failure, Field } from '../../ui'
 
 /** Proposed limits, accepted, changed or declined one by one; nothing is applied silently. */
@@ -9,6 +10,12 @@ export function Proposals({ screening }: { screening: S['ScreeningView'] }) {
   const list = screening.assessment.proposals
   const open = list.filter((p) => !p.decision).length
   if (list.length === 0) return <p>No limits proposed.</p>
+  const groups: { condition: string; list: S['ProposalView'][] }[] = []
+  for (const p of list) {
+    const g = groups.find((x) => x.condition === p.condition)
+    if (g) g.list.push(p)
+    else groups.push({ condition: p.condition, list: [p] })
+  }
   return (
     <>
       <h3 className="font-bold">
@@ -17,18 +24,64 @@ export function Proposals({ screening }: { screening: S['ScreeningView'] }) {
           {open === 0 ? 'all decided' : `${open} of ${list.length} to decide`}
         </span>
       </h3>
-      <ul className="mt-1 border-t-2 border-ink">
+      {groups.map((g) => (
+        <Group key={g.condition} screeningId={screening.id} condition={g.condition} list={g.list} />
+      ))}
+    </>
+  )
+}
+
+/** The limits one condition brings, accepted together or one by one. */
+function Group({
+  screeningId,
+  condition,
+  list,
+}: {
+  screeningId: string
+  condition: string
+  list: S['ProposalView'][]
+}) {
+  const cache = useQueryClient()
+  const open = list.filter((p) => !p.decision)
+  const accept = useMutation({
+    mutationFn: () =>
+      api.post(`/screenings/${screeningId}/decisions/accept`, { keys: open.map((p) => p.key) }),
+    onSuccess: () => void cache.invalidateQueries(),
+  })
+  return (
+    <section className="mt-4" aria-label={condition}>
+      <div className="flex flex-wrap items-end justify-between gap-2 border-b-2 border-ink pb-1">
+        <h4 className="font-bold">
+          {condition[0]?.toUpperCase() + condition.slice(1)}{' '}
+          <span className="font-normal text-soft">
+            {list[0]?.source} · {open.length === 0 ? 'decided' : `${open.length} to decide`}
+          </span>
+        </h4>
+        {open.length > 1 && (
+          <Button
+            onClick={() => accept.mutate()}
+            disabled={accept.isPending}
+            aria-label={`Accept all ${open.length} of ${condition}`}
+          >
+            Accept these {open.length}
+          </Button>
+        )}
+      </div>
+      <ul>
         {list.map((p) => (
-          <Row key={p.key} screeningId={screening.id} p={p} />
+          <Row key={p.key} screeningId={screeningId} p={p} />
         ))}
       </ul>
-    </>
+      <Failure error={accept.error} />
+    </section>
   )
 }
 
 function Row({ screeningId, p }: { screeningId: string; p: S['ProposalView'] }) {
   const [mode, setMode] = useState<'CHANGED' | 'DECLINED' | null>(null)
-  const [cap, setCap] = useState(p.cap)
+  const [cap, setCap] = useState(shown(p.unit, p.cap))
+  const [from, setFrom] = useState(p.from)
+  const firm = p.strength === 'FIRM'
   const [reason, setReason] = useState('')
   const cache = useQueryClient()
   const decide = useMutation({
@@ -36,7 +89,8 @@ function Row({ screeningId, p }: { screeningId: string; p: S['ProposalView'] }) 
       api.post(`/screenings/${screeningId}/decisions`, {
         key: p.key,
         decision,
-        cap: decision === 'CHANGED' ? cap : null,
+        cap: decision === 'CHANGED' && p.unit !== 'CLOSED' ? kept(p.unit, cap) : null,
+        from: decision === 'CHANGED' ? from : null,
         reason: reason || null,
       }),
     onSuccess: () => void cache.invalidateQueries(),
@@ -48,7 +102,7 @@ function Row({ screeningId, p }: { screeningId: string; p: S['ProposalView'] }) 
         <div className="min-w-0 flex-1 basis-72">
           <strong>{p.words}</strong> <span className="text-sm">{p.why}</span>
           <span className="block text-[13px] text-soft">
-            {p.condition} · {p.source} · from {day(p.from)} ·{' '}
+            {firm ? 'firm' : 'advised'} · from {day(p.from)} ·{' '}
             {p.until ? `until ${day(p.until)}` : `review ${day(p.review)}`}
           </span>
         </div>
@@ -66,35 +120,48 @@ function Row({ screeningId, p }: { screeningId: string; p: S['ProposalView'] }) 
             >
               Accept
             </Button>
-            {p.unit !== 'CLOSED' && (
-              <Button quiet onClick={() => setMode('CHANGED')} aria-label={`Change: ${p.words}`}>
-                Change
+            <Button quiet onClick={() => setMode('CHANGED')} aria-label={`Change: ${p.words}`}>
+              {firm ? 'Tighten' : 'Change'}
+            </Button>
+            {!firm && (
+              <Button quiet onClick={() => setMode('DECLINED')} aria-label={`Decline: ${p.words}`}>
+                Decline
               </Button>
             )}
-            <Button quiet onClick={() => setMode('DECLINED')} aria-label={`Decline: ${p.words}`}>
-              Decline
-            </Button>
           </span>
         )}
       </div>
       {mode && !p.decision && (
         <form
-          className="mt-2 grid gap-x-4 sm:grid-cols-[120px_1fr_auto] sm:items-end"
+          className="mt-2 grid gap-x-4 sm:grid-cols-[130px_160px_1fr_auto] sm:items-end"
           onSubmit={(e) => {
             e.preventDefault()
             decide.mutate(mode)
           }}
         >
-          {mode === 'CHANGED' ? (
-            <Field label="At most" error={error?.field('/cap')}>
+          {mode === 'CHANGED' && p.unit !== 'CLOSED' ? (
+            <Field label={capLabel(p.unit)} error={error?.field('/cap')}>
               {(f) => (
-                <input {...f} type="number" value={cap} onChange={(e) => setCap(Number(e.target.value))} />
+                <input
+                  {...f}
+                  type="number"
+                  step="any"
+                  value={cap}
+                  onChange={(e) => setCap(Number(e.target.value))}
+                />
               )}
             </Field>
           ) : (
             <span />
           )}
-          <Field label="Reason" error={error?.field('/reason')}>
+          {mode === 'CHANGED' ? (
+            <Field label="From" error={error?.field('/from')}>
+              {(f) => <input {...f} type="date" value={from} onChange={(e) => setFrom(e.target.value)} />}
+            </Field>
+          ) : (
+            <span />
+          )}
+          <Field label="Reason, and who said so" error={error?.field('/reason')}>
             {(f) => <input {...f} autoFocus value={reason} onChange={(e) => setReason(e.target.value)} />}
           </Field>
           <Button main type="submit" className="mb-4">

@@ -1,23 +1,43 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
+import { Link, useParams } from 'react-router'
 import { api, ApiError, type S } from '../../lib/api'
-import { day, outcomeWords } from '../../lib/format'
+import { day, fullDay, outcomeWords } from '../../lib/format'
 import { Button, Failure, Field, Loading, OutcomeMark } from '../../ui'
 import { useClient } from '../clients'
 import { Proposals } from './Proposals'
 
+function useScreenings(clientId: string) {
+  return useQuery({
+    queryKey: ['screenings', clientId],
+    queryFn: () => api.get<S['ScreeningView'][]>(`/clients/${clientId}/screenings`),
+  })
+}
+
+function useQuestions() {
+  return useQuery({
+    queryKey: ['questions'],
+    queryFn: () => api.get<S['Question'][]>('/screening/questions'),
+    staleTime: Infinity,
+  })
+}
+
 /** Screenings of a client: the newest with its proposals, or the questions. */
 export function ScreeningPage() {
   const { client } = useClient()
-  const list = useQuery({
-    queryKey: ['screenings', client.id],
-    queryFn: () => api.get<S['ScreeningView'][]>(`/clients/${client.id}/screenings`),
+  const list = useScreenings(client.id)
+  const draft = useQuery({
+    queryKey: ['draft', client.id],
+    queryFn: () => api.get<S['DraftView']>(`/clients/${client.id}/screening-draft`),
   })
   const [asking, setAsking] = useState(false)
-  if (list.error) return <Failure error={list.error} />
-  if (!list.data) return <Loading what="screenings" />
+  const error = list.error ?? draft.error
+  if (error) return <Failure error={error} />
+  if (!list.data || !draft.data) return <Loading what="screenings" />
   const last = list.data[0]
-  if (asking || !last) return <Questions client={client} before={last} onDone={() => setAsking(false)} />
+  if (asking || !last)
+    return <Questions client={client} before={last} draft={draft.data} onDone={() => setAsking(false)} />
+  const half = draft.data.version !== undefined && draft.data.version !== null
   return (
     <div className="grid gap-10 lg:grid-cols-[1fr_380px]">
       <section aria-labelledby="newest">
@@ -25,7 +45,14 @@ export function ScreeningPage() {
           <h2 id="newest" className="text-lg font-bold">
             Version {last.number}, {day(last.takenOn)}
           </h2>
-          <Button onClick={() => setAsking(true)}>Screen again</Button>
+          <span className="flex gap-2">
+            <Link className="btn" to={`${last.number}`}>
+              Read or print
+            </Link>
+            <Button main={half} onClick={() => setAsking(true)}>
+              {half ? 'Go on with the draft' : 'Screen again'}
+            </Button>
+          </span>
         </div>
         <p className="mb-4 text-sm text-soft">
           signed by {last.signedClient} and {last.signedProfessional}; never edited, a change is a new version
@@ -35,7 +62,10 @@ export function ScreeningPage() {
         <ul>
           {list.data.map((s) => (
             <li key={s.id} className="border-b border-line py-2 text-sm">
-              <strong>Version {s.number}</strong>, {day(s.takenOn)}: {outcomeWords[s.assessment.standing]}
+              <Link className="font-bold text-teal underline" to={`${s.number}`}>
+                Version {s.number}
+              </Link>
+              , {fullDay(s.takenOn)}: {outcomeWords[s.assessment.standing]}
               {s.changes.length > 0 && (
                 <ul className="ml-4 list-disc text-soft">
                   {s.changes.map((c) => (
@@ -52,9 +82,86 @@ export function ScreeningPage() {
   )
 }
 
-function OutcomeSide({ preview }: { preview: S['Preview'] }) {
+/** One version as signed, to read and to print. */
+export function ScreeningVersion() {
+  const { client } = useClient()
+  const { number } = useParams()
+  const list = useScreenings(client.id)
+  const questions = useQuestions()
+  if (list.error ?? questions.error) return <Failure error={list.error ?? questions.error} />
+  if (!list.data || !questions.data) return <Loading what="the screening" />
+  const s = list.data.find((x) => String(x.number) === number)
+  if (!s) return <p className="py-6">There is no version {number} of this screening.</p>
+  const asked = questions.data.filter((q) => s.answers[q.id] !== undefined)
+  const words = (q: S['Question']) =>
+    s.answers[q.id] === 'unsure'
+      ? 'not sure'
+      : (q.options.find((o) => o.value === s.answers[q.id])?.words ?? s.answers[q.id])
   return (
-    <aside aria-live="polite" className="lg:sticky lg:top-4 lg:self-start">
+    <article className="max-w-3xl">
+      <div className="no-print mb-4 flex gap-2">
+        <Link className="btn" to="..">
+          Back to screenings
+        </Link>
+        <Button main onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <h2 className="text-xl font-bold">
+        Screening of {client.name}, version {s.number}, {fullDay(s.takenOn)}
+      </h2>
+      <p className="mb-4 text-sm">born {fullDay(client.birthDate)}</p>
+      <OutcomeSide preview={s.assessment} plain />
+      <table className="mt-6 w-full text-left text-sm">
+        <caption className="pb-1 text-left font-bold">Answers</caption>
+        <tbody>
+          {asked.map((q) => (
+            <tr key={q.id} className="border-b border-line align-top">
+              <td className="py-1 pr-4">{q.text}</td>
+              <td className="w-40 py-1 font-semibold">
+                {words(q)} {q.kind === 'NUMBER' && q.unit}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {s.assessment.proposals.length > 0 && (
+        <>
+          <h3 className="mb-1 mt-6 font-bold">Limits proposed, and what was decided</h3>
+          <ul className="text-sm">
+            {s.assessment.proposals.map((p) => (
+              <li key={p.key} className="border-b border-line py-1">
+                {p.words} ({p.condition}, {p.source}): {p.decision?.toLowerCase() ?? 'not decided yet'}
+                {p.reason && `, ${p.reason}`}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <div className="mt-10 grid grid-cols-2 gap-10 text-sm">
+        <p className="border-t border-ink pt-1">
+          {s.signedClient}, client, signed by typed name {fullDay(s.takenOn)}
+        </p>
+        <p className="border-t border-ink pt-1">
+          {s.signedProfessional}, professional, {fullDay(s.takenOn)}
+        </p>
+      </div>
+      <p className="mt-6 text-sm text-soft">
+        Riposo does not diagnose. A clinician’s word outranks this page; local protocol and licensed practice
+        come first.
+      </p>
+    </article>
+  )
+}
+
+function OutcomeSide({ preview, plain }: { preview: S['Preview']; plain?: boolean }) {
+  return (
+    <aside
+      aria-live={plain ? undefined : 'polite'}
+      aria-label="Outcome"
+      className={plain ? '' : 'lg:sticky lg:top-4 lg:max-h-[96vh] lg:self-start lg:overflow-auto'}
+      tabIndex={plain ? undefined : 0}
+    >
       <h2 className="mb-2 text-lg font-bold">Outcome</h2>
       <p className="border-t-2 border-ink py-2.5">
         <span className="inline-block w-20 text-soft">standing</span>
@@ -81,30 +188,100 @@ function OutcomeSide({ preview }: { preview: S['Preview'] }) {
         ))}
       </ul>
       {preview.findings.length === 0 && <p className="py-2 text-sm text-soft">No finding so far.</p>}
-      <p className="mt-3 text-[13px] text-soft">
-        “Not sure” counts as yes until cleared. A clinician’s word outranks this.
-      </p>
+      {preview.notes.length > 0 && (
+        <>
+          <h3 className="mt-4 font-bold">Keep in mind</h3>
+          <ul>
+            {preview.notes.map((n) => (
+              <li key={n.condition + n.text} className="border-b border-line py-1.5 text-sm">
+                {n.text}
+                <span className="block text-[13px] text-soft">
+                  {n.condition} · {n.source}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {!plain && (
+        <p className="mt-3 text-[13px] text-soft">
+          “Not sure” counts as yes until cleared. A clinician’s word outranks this.
+        </p>
+      )}
     </aside>
   )
 }
 
 const KEYS: Record<string, string> = { y: 'yes', n: 'no', u: 'unsure', '?': 'unsure' }
 
+/** The answers a question takes, with the key for each. */
+function choices(q: S['Question']): { key: string; value: string; words: string }[] {
+  if (q.kind === 'SIDE')
+    return ['left', 'right', 'both'].map((v) => ({ key: v.charAt(0), value: v, words: v }))
+  if (q.kind === 'CHOICE')
+    return q.options.map((o, i) => ({ key: String(i + 1), value: o.value, words: o.words }))
+  return ['yes', 'no', 'unsure'].map((v) => ({
+    key: v.charAt(0),
+    value: v,
+    words: v === 'unsure' ? 'not sure' : v,
+  }))
+}
+
+/** Keeps the answers half done on the server, one save after the other; says when someone else did too. */
+function useDraft(clientId: string, draft: S['DraftView'], answers: Record<string, string>) {
+  const version = useRef(draft.version ?? undefined)
+  const [sent, setSent] = useState(() => JSON.stringify(draft.answers))
+  const busy = useRef(false)
+  const [error, setError] = useState<unknown>(null)
+  const [tick, setTick] = useState(0)
+  const stop = useRef(false)
+  useEffect(() => {
+    const text = JSON.stringify(answers)
+    if (text === sent || busy.current || stop.current || Object.keys(answers).length === 0) return
+    const t = setTimeout(() => {
+      busy.current = true
+      api
+        .put<S['DraftView']>(`/clients/${clientId}/screening-draft`, { answers }, version.current)
+        .then(
+          (d) => {
+            version.current = d.version ?? undefined
+            setSent(text)
+            setError(null)
+          },
+          (e: unknown) => {
+            setError(e)
+            // someone else's draft is not written over; a lost network is tried again
+            if (e instanceof ApiError && e.problem.status !== 0) stop.current = true
+          },
+        )
+        .finally(() => {
+          busy.current = false
+          setTimeout(() => setTick((n) => n + 1), stop.current ? 0 : 400)
+        })
+    }, 500)
+    return () => clearTimeout(t)
+  }, [answers, clientId, sent, tick])
+  const same = JSON.stringify(answers) === sent || Object.keys(answers).length === 0
+  return { state: same ? 'draft kept' : error ? 'draft not kept' : 'keeping the draft', error }
+}
+
 function Questions({
   client,
   before,
+  draft,
   onDone,
 }: {
   client: S['Client']
   before?: S['ScreeningView']
+  draft: S['DraftView']
   onDone: () => void
 }) {
-  const questions = useQuery({
-    queryKey: ['questions'],
-    queryFn: () => api.get<S['Question'][]>('/screening/questions'),
-    staleTime: Infinity,
-  })
-  const [answers, setAnswers] = useState<Record<string, string>>(before?.answers ?? {})
+  const questions = useQuestions()
+  const begun = Object.keys(draft.answers).length > 0
+  const [answers, setAnswers] = useState<Record<string, string>>(
+    begun ? draft.answers : (before?.answers ?? {}),
+  )
+  const keeping = useDraft(client.id, draft, answers)
   const [signed, setSigned] = useState('')
   const after = useRef<string | null>(null)
   const preview = useQuery({
@@ -122,10 +299,20 @@ function Questions({
       onDone()
     },
   })
+  const discard = useMutation({
+    mutationFn: () => api.remove(`/clients/${client.id}/screening-draft`),
+    onSuccess: async () => {
+      await cache.invalidateQueries({ queryKey: ['draft', client.id] })
+      setAnswers(before?.answers ?? {})
+      onDone()
+    },
+  })
   const rows = useRef(new Map<string, HTMLElement>())
   const focused = useRef(false)
+  const sign = useRef<HTMLInputElement>(null)
   const visible = preview.data?.visible ?? []
-  const first = visible[0]
+  const open = preview.data?.missing ?? []
+  const first = (begun ? open[0] : undefined) ?? visible[0]
   useEffect(() => {
     if (first && !focused.current) {
       const t = setTimeout(() => {
@@ -142,12 +329,14 @@ function Questions({
     const next = settled[settled.indexOf(after.current) + 1]
     after.current = null
     if (next) rows.current.get(next)?.focus()
+    else sign.current?.focus()
   }, [settled])
   if (!questions.data || !preview.data) return <Loading what="the questions" />
   const asked = questions.data.filter((q) => visible.includes(q.id))
   const step = (id: string, by: number) => {
     const next = asked[asked.findIndex((q) => q.id === id) + by]
     if (next) rows.current.get(next.id)?.focus()
+    else if (by > 0) sign.current?.focus()
   }
   const answer = (id: string, value: string) => setAnswers((a) => ({ ...a, [id]: value }))
   const error = save.error instanceof ApiError ? save.error : undefined
@@ -161,16 +350,26 @@ function Questions({
         }}
       >
         <p className="mb-3 text-sm text-soft">
-          <kbd>y</kbd> yes <kbd>n</kbd> no <kbd>u</kbd> not sure · answers move on by themselves, <kbd>↑</kbd>{' '}
-          <kbd>↓</kbd> go back and forth
+          <kbd>y</kbd> yes <kbd>n</kbd> no <kbd>u</kbd> not sure <kbd>1</kbd> <kbd>2</kbd> <kbd>3</kbd> a
+          choice, <kbd>l</kbd> <kbd>r</kbd> <kbd>b</kbd> a side · answers move on by themselves, <kbd>↑</kbd>{' '}
+          <kbd>↓</kbd> go back and forth, <kbd>enter</kbd> leaves a date or number
         </p>
+        {begun && draft.changedAt && (
+          <p className="mb-3 border-l-4 border-ochre bg-sheet px-4 py-2 text-sm">
+            Half done, kept by {draft.changedBy} on {day(draft.changedAt)}. It goes on where it was left.{' '}
+            <Button quiet onClick={() => discard.mutate()} disabled={discard.isPending}>
+              Throw the draft away
+            </Button>
+          </p>
+        )}
         {asked.map((q, i) => {
           const head = q.group !== asked[i - 1]?.group ? q.group : ''
           const wrong = preview.data.errors[q.id] ?? error?.field('/answers/' + q.id)
+          const wide = q.kind === 'CHOICE'
           return (
             <div key={q.id}>
               {head && <h2 className="mt-5 border-b-2 border-ink pb-1 font-bold">{head}</h2>}
-              {q.kind === 'YES_NO' || q.kind === 'SIDE' ? (
+              {q.kind !== 'DATE' && q.kind !== 'NUMBER' ? (
                 <div
                   ref={(el) => {
                     if (el) rows.current.set(q.id, el)
@@ -180,10 +379,12 @@ function Questions({
                   aria-label={q.text}
                   onKeyDown={(e) => {
                     const value =
-                      q.kind === 'SIDE' ? { l: 'left', r: 'right', b: 'both' }[e.key] : KEYS[e.key]
+                      q.kind === 'YES_NO' ? KEYS[e.key] : choices(q).find((c) => c.key === e.key)?.value
                     if (value) {
                       e.preventDefault()
                       e.stopPropagation()
+                      // a key typed ahead is meant for a question not shown yet: it must not change this one
+                      if (after.current && preview.isFetching) return
                       answer(q.id, value)
                       if (answers[q.id] === value) step(q.id, 1)
                       else after.current = q.id
@@ -195,17 +396,18 @@ function Questions({
                   className={`flex flex-wrap items-center justify-between gap-2 border-b border-line py-1.5 pr-2 focus:bg-teal-tint ${q.showIf ? 'pl-6' : ''}`}
                 >
                   <span className="min-w-0 flex-1 basis-64">{q.text}</span>
-                  <span className="flex gap-1">
-                    {(q.kind === 'SIDE' ? ['left', 'right', 'both'] : ['yes', 'no', 'unsure']).map((v) => (
+                  <span className="flex flex-wrap gap-1">
+                    {choices(q).map((c) => (
                       <button
-                        key={v}
+                        key={c.value}
                         type="button"
                         tabIndex={-1}
-                        aria-pressed={answers[q.id] === v}
-                        onClick={() => answer(q.id, v)}
-                        className={`min-h-[38px] min-w-[58px] rounded border px-2 ${answers[q.id] === v ? 'border-ink bg-ink font-semibold text-white' : 'border-line bg-sheet'}`}
+                        aria-pressed={answers[q.id] === c.value}
+                        onClick={() => answer(q.id, c.value)}
+                        className={`min-h-[38px] min-w-[58px] rounded border px-2 ${answers[q.id] === c.value ? 'border-ink bg-ink font-semibold text-white' : 'border-[#9aa5ab] bg-sheet'}`}
                       >
-                        {v === 'unsure' ? 'not sure' : v}
+                        {wide && <span className="mr-1 font-mono text-xs">{c.key}</span>}
+                        {c.words}
                       </button>
                     ))}
                   </span>
@@ -215,10 +417,9 @@ function Questions({
                   <label className="flex flex-wrap items-center justify-between gap-2">
                     <span>
                       {q.text}{' '}
-                      {q.unit && (
+                      {(q.unit ?? q.optional) && (
                         <span className="text-soft">
-                          ({q.unit}
-                          {q.optional ? ', if taken' : ''})
+                          ({[q.unit, q.optional ? 'if known' : null].filter(Boolean).join(', ')})
                         </span>
                       )}
                     </span>
@@ -231,6 +432,12 @@ function Questions({
                       aria-invalid={!!wrong}
                       value={answers[q.id] ?? ''}
                       onChange={(e) => answer(q.id, e.target.value)}
+                      onKeyDown={(e) => {
+                        if (e.key === 'Enter') {
+                          e.preventDefault()
+                          step(q.id, 1)
+                        }
+                      }}
                     />
                   </label>
                 </div>
@@ -245,19 +452,29 @@ function Questions({
         })}
         <div className="mt-6 max-w-md">
           <Field label={`Signed by ${client.name}, typed name`} error={error?.field('/signedClient')}>
-            {(p) => <input {...p} value={signed} onChange={(e) => setSigned(e.target.value)} />}
+            {(p) => <input {...p} ref={sign} value={signed} onChange={(e) => setSigned(e.target.value)} />}
           </Field>
         </div>
         <Failure error={save.error} />
-        <div className="flex items-center gap-3">
+        <div className="flex flex-wrap items-center gap-3">
           <Button main type="submit" disabled={save.isPending}>
             Sign and keep
           </Button>
-          {before && <Button onClick={onDone}>Leave without keeping</Button>}
+          {before && (
+            <Button
+              onClick={() => {
+                void cache.invalidateQueries({ queryKey: ['draft', client.id] })
+                onDone()
+              }}
+            >
+              Back, the draft stays
+            </Button>
+          )}
           <span className="text-soft">
-            {preview.data.missing.length === 0 ? 'all answered' : `${preview.data.missing.length} to answer`}
+            {open.length === 0 ? 'all answered' : `${open.length} to answer`} · {keeping.state}
           </span>
         </div>
+        <Failure error={keeping.error} />
       </form>
       <OutcomeSide preview={preview.data} />
     </div>

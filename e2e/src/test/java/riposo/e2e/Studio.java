@@ -1,5 +1,7 @@
 package riposo.e2e;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -119,6 +121,79 @@ final class Studio {
 
   static Locator link(Page page, String name) {
     return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  /** What the question in focus asks, or the label of the field in focus. */
+  private static final String FOCUSED =
+      "() => { const e = document.activeElement; if (!e) return '';"
+          + " if (e.getAttribute('role') === 'group') return e.getAttribute('aria-label');"
+          + " const l = e.closest('label') ?? (e.id && document.querySelector(`label[for='${e.id}']`));"
+          + " return l ? l.textContent.trim() : '' }";
+
+  /**
+   * Answers the whole screening by keys alone, from the question in focus to the signature: no to
+   * everything but the questions named by a part of their words. A date is given as yyyy-mm-dd.
+   *
+   * @return how many questions were asked
+   */
+  static int screen(Page page, Map<String, String> answers) {
+    String question = focusAfter(page, "");
+    for (int asked = 0; asked < 90; asked++) {
+      if (question.startsWith("Signed by")) {
+        return asked;
+      }
+      String words = question;
+      String answer =
+          answers.entrySet().stream()
+              .filter(e -> words.contains(e.getKey()))
+              .map(Map.Entry::getValue)
+              .findFirst()
+              .orElse("n");
+      if ((Boolean) page.evaluate("() => document.activeElement.tagName === 'INPUT'")) {
+        type(page, "n".equals(answer) ? "" : answer);
+        page.keyboard().press("Enter");
+      } else {
+        page.keyboard().press(answer);
+      }
+      question = focusAfter(page, question);
+    }
+    throw new AssertionError("the screening does not end");
+  }
+
+  /** What has the focus once it has left {@code question}. */
+  private static String focusAfter(Page page, String question) {
+    long end = System.nanoTime() + Duration.ofSeconds(15).toNanos();
+    while (System.nanoTime() < end) {
+      String now = (String) page.evaluate(FOCUSED);
+      if (!now.isEmpty() && !now.equals(question)) {
+        return now;
+      }
+    }
+    throw new AssertionError("the focus stays at: " + question);
+  }
+
+  /** Types into the field in focus; a date as this browser orders it, day or month first. */
+  static void type(Page page, String value) {
+    if (!value.matches("\\d{4}-\\d\\d-\\d\\d")) {
+      page.keyboard().type(value);
+      return;
+    }
+    String day = value.substring(8);
+    String month = value.substring(5, 7);
+    page.keyboard().type(day + month + value.substring(0, 4));
+    if (!value.equals(page.evaluate("() => document.activeElement.value"))) {
+      page.keyboard().press("ArrowLeft");
+      page.keyboard().press("ArrowLeft");
+      page.keyboard().type(month + day + value.substring(0, 4));
+    }
+    assertEquals(value, page.evaluate("() => document.activeElement.value"));
+  }
+
+  /** Today's check of someone well, then the start; readings are filled in before. */
+  static void wellThenStart(Page page) {
+    for (String tap : List.of("Pain now 0", "Sleep 7", "Energy 7", "Start")) {
+      button(page, tap).click();
+    }
   }
 
   /** Opens a client from the list by name. */

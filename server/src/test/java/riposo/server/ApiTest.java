@@ -2,7 +2,6 @@ package riposo.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
 import java.nio.file.Files;
@@ -11,175 +10,15 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import java.util.stream.Collectors;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.http.HttpMethod;
-import org.springframework.http.MediaType;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.MvcResult;
-import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
-import riposo.core.screening.Question;
-import riposo.core.screening.Screening;
-import riposo.server.platform.AsOfClock;
-import riposo.server.platform.Professional;
-import riposo.server.platform.Studios;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** The API on a real MariaDB: the path, wrong input, stale edits and a stranger's hands. */
-@SpringBootTest
-@AutoConfigureMockMvc
-class ApiTest {
-  @DynamicPropertySource
-  static void database(DynamicPropertyRegistry registry) {
-    String base = System.getenv("RIPOSO_TEST_DB_BASE");
-    if (base == null) {
-      throw new IllegalStateException("run the tests with ./riposo test");
-    }
-    registry.add("spring.datasource.url", () -> base + "riposo_test");
-  }
-
-  /** A response: its status and body. */
-  record Answer(int status, JsonNode body, String text) {
-    String code() {
-      return body.path("code").asString("");
-    }
-
-    List<String> pointers() {
-      return body.path("errors").valueStream().map(e -> e.path("pointer").asString()).toList();
-    }
-
-    UUID id() {
-      return UUID.fromString(body.path("id").asString());
-    }
-  }
-
-  @Autowired MockMvc mvc;
-  @Autowired JsonMapper json;
-  @Autowired Studios studios;
-  @Autowired AsOfClock clock;
-
-  private Professional me;
-  private Professional stranger;
-
-  @BeforeEach
-  void studio() {
-    me =
-        new Professional(
-            UUID.randomUUID(), studios.create("Test", "Europe/Oslo", "112"), "a@b.example", "A");
-    stranger =
-        new Professional(
-            UUID.randomUUID(), studios.create("Other", "UTC", "112"), "s@b.example", "S");
-  }
-
-  @AfterEach
-  void today() {
-    clock.shift(Duration.ZERO);
-  }
-
-  private Answer call(Professional who, String method, String path, String body, Object version)
-      throws Exception {
-    MockHttpServletRequestBuilder r =
-        request(HttpMethod.valueOf(method), "/api" + path)
-            .with(csrf())
-            .contentType(MediaType.APPLICATION_JSON);
-    if (who != null) {
-      r.with(authentication(new UsernamePasswordAuthenticationToken(who, null, List.of())));
-    }
-    if (version != null) {
-      r.header("If-Match", "\"" + version + "\"");
-    }
-    if (body != null) {
-      r.content(body);
-    }
-    MvcResult result = mvc.perform(r).andReturn();
-    String text = result.getResponse().getContentAsString(java.nio.charset.StandardCharsets.UTF_8);
-    JsonNode node =
-        text.startsWith("{") || text.startsWith("[")
-            ? json.readTree(text)
-            : json.createObjectNode();
-    return new Answer(result.getResponse().getStatus(), node, text);
-  }
-
-  private Answer get(String path) throws Exception {
-    return call(me, "GET", path, null, null);
-  }
-
-  private Answer post(String path, String body) throws Exception {
-    return call(me, "POST", path, body, null);
-  }
-
-  private static String client(String name, String birth) {
-    return """
-        {"name":"%s","birthDate":"%s","mobility":"USUAL","school":"PAIN_FREE","usualPain":0,"goalEffort":6,
-         "kit":["CHAIR","WALL","DUMBBELLS","COUNTER","MAT","BAND"],"weights":[{"grams":1000,"count":2},{"grams":2000,"count":2}]}"""
-        .formatted(name, birth);
-  }
-
-  private UUID anyClient() throws Exception {
-    return post("/clients", client("Ada Test", "1960-01-01")).id();
-  }
-
-  private static String answers(String... pairs) {
-    var all =
-        Screening.questions().stream()
-            .filter(q -> q.kind() == Question.Kind.YES_NO && q.showIf() == null)
-            .collect(
-                Collectors.toMap(Question::id, q -> q.id().equals("active.now") ? "yes" : "no"));
-    for (int i = 0; i < pairs.length; i += 2) {
-      all.put(pairs[i], pairs[i + 1]);
-    }
-    return all.entrySet().stream()
-        .map(e -> "\"" + e.getKey() + "\":\"" + e.getValue() + "\"")
-        .collect(Collectors.joining(",", "{", "}"));
-  }
-
-  private static final String PLAN =
-      """
-      {"name":"Plan","warmUp":[{"key":"w1","movementId":"march","seconds":300}],
-       "work":[{"key":"s1","movementId":"squat"},{"key":"s2","movementId":"hinged-row"},{"key":"s3","movementId":"counter-push-up"},
-               {"key":"s4","movementId":"overhead-press"},{"key":"s5","movementId":"one-leg-stand"}],
-       "workSeconds":40,"restSeconds":20,"rounds":2,"coolDown":[{"key":"c1","movementId":"seated-breathing","seconds":180}]}""";
-
-  private UUID screened(String... pairs) throws Exception {
-    UUID id = anyClient();
-    Answer s =
-        post(
-            "/clients/" + id + "/screenings",
-            "{\"signedClient\":\"Ada\",\"answers\":" + answers(pairs) + "}");
-    assertThat(s.status()).as(s.text()).isEqualTo(201);
-    for (JsonNode p : s.body().path("assessment").path("proposals")) {
-      Answer d =
-          post(
-              "/screenings/" + s.id() + "/decisions",
-              "{\"key\":\"" + p.path("key").asString() + "\",\"decision\":\"ACCEPTED\"}");
-      assertThat(d.status()).as(d.text()).isEqualTo(200);
-    }
-    return id;
-  }
-
-  private Answer start(UUID client, UUID plan, String more) throws Exception {
-    return post(
-        "/runs",
-        "{\"clientId\":\"%s\",\"planId\":\"%s\",\"painBefore\":0,\"unwell\":false%s}"
-            .formatted(client, plan, more));
-  }
-
-  private String event(String kind, long at, int seq, String more) {
-    return "{\"id\":\"%s\",\"at\":%d,\"seq\":%d,\"kind\":\"%s\"%s}"
-        .formatted(UUID.randomUUID(), at, seq, kind, more);
-  }
-
+class ApiTest extends ApiDesk {
   @ParameterizedTest(name = "{0} {1} wrong at {3}")
   @CsvSource(
       delimiter = '|',
@@ -198,7 +37,7 @@ class ApiTest {
           /plans | {"name":"P","warmUp":[{"key":"w","movementId":"no-such","seconds":60}],"work":[],"workSeconds":40,"restSeconds":20,"rounds":2,"coolDown":[]} | 422 | /warmUp/0/movementId
           /plans | {"name":"P","warmUp":[],"work":[],"workSeconds":0,"restSeconds":20,"rounds":2,"coolDown":[]} | 422 | /workSeconds
           /appointments | {"clientId":null,"planId":null,"date":null,"time":null} | 422 | /clientId
-          /runs | {"clientId":"00000000-0000-7000-8000-000000000001","planId":"00000000-0000-7000-8000-000000000001","painBefore":3,"unwell":false} | 404 |
+          /runs | {"clientId":"00000000-0000-7000-8000-000000000001","planId":"00000000-0000-7000-8000-000000000001"} | 404 |
           """)
   void wrongInputIsNamedAtItsFieldAndNothingIsSaved(
       String path, String body, int status, String pointer) throws Exception {
@@ -319,23 +158,89 @@ class ApiTest {
   void startingAsksForWhatTheConditionsRequire() throws Exception {
     UUID plan = post("/plans", PLAN).id();
     assertThat(start(anyClient(), plan, "").code()).isEqualTo("not-screened");
-    UUID heart = screened("heart.event", "yes");
-    assertThat(start(heart, plan, ",\"reason\":\"he insists\"").code()).isEqualTo("clearance-only");
+    UUID heart = screened("heart.ever", "yes", "aneurysm", "yes");
+    String vitals = ",\"systolic\":130,\"diastolic\":80,\"pulse\":64";
+    assertThat(start(heart, plan, vitals, "he insists").code()).isEqualTo("clearance-only");
     UUID pressure = screened("pressure.high", "yes", "pressure.uncontrolled", "no");
-    assertThat(start(pressure, plan, "").pointers()).contains("/systolic");
+    Answer without = start(pressure, plan, "");
+    assertThat(without.code()).isEqualTo("reading-wanted");
+    assertThat(without.text()).contains("blood pressure, mmHg");
     assertThat(start(pressure, plan, ",\"systolic\":180,\"diastolic\":90").code())
         .isEqualTo("not-today");
     assertThat(start(pressure, plan, ",\"systolic\":90,\"diastolic\":120").pointers())
         .contains("/systolic");
+    assertThat(start(pressure, plan, ",\"systolic\":130").pointers()).contains("/diastolic");
     assertThat(start(pressure, plan, ",\"systolic\":130,\"diastolic\":80").status()).isEqualTo(201);
     UUID ask = screened("operation.recent", "yes");
     assertThat(start(ask, plan, "").code()).isEqualTo("reason-wanted");
-    assertThat(start(ask, plan, ",\"reason\":\"surgeon said yes by phone\"").status())
-        .isEqualTo(201);
-    UUID tired = screened("fatigue.after", "yes");
+    assertThat(start(ask, plan, "", "surgeon said yes by phone").status()).isEqualTo(201);
+    UUID tired = screened("energy.any", "yes", "fatigue.after", "yes");
     Answer tooLong = start(tired, plan, "");
     assertThat(tooLong.code()).isEqualTo("reason-wanted");
     assertThat(tooLong.text()).contains("15 min");
+  }
+
+  @Test
+  void theNewestCheckOfTodayIsTheOneThatCountsAndUrgentEndsTheDay() throws Exception {
+    UUID plan = post("/plans", PLAN).id();
+    UUID id = screened("pressure.high", "yes", "pressure.uncontrolled", "no");
+    String checks = "/clients/" + id + "/today-checks";
+    String good = check(",\"systolic\":130,\"diastolic\":80");
+    UUID first = post(checks, good).id();
+    post(checks, check(",\"systolic\":182,\"diastolic\":80"));
+    assertThat(start(id, plan, first, "").code()).as("a worse one since").isEqualTo("newer-check");
+    UUID again = post(checks, good).id();
+    clock.shift(Duration.ofMinutes(121));
+    assertThat(start(id, plan, again, "").code()).isEqualTo("old-check");
+    clock.shift(Duration.ZERO);
+    // a caution cuts the plan and caps the effort, and a milder dose wants its reason
+    UUID caution = post(checks, check(",\"systolic\":165,\"diastolic\":80")).id();
+    Answer eased = start(id, plan, caution, "");
+    assertThat(eased.status()).as(eased.text()).isEqualTo(201);
+    assertThat(eased.body().path("today").path("dose").asString()).isEqualTo("EASED");
+    assertThat(eased.body().path("adapted").path("effortCap").asInt()).isEqualTo(5);
+    assertThat(
+            eased
+                .body()
+                .path("adapted")
+                .path("timeline")
+                .path("segments")
+                .valueStream()
+                .mapToInt(g -> g.path("round").asInt())
+                .max()
+                .orElse(0))
+        .as("one set less")
+        .isEqualTo(1);
+    String pick = "{\"clientId\":\"%s\",\"planId\":\"%s\",\"checkId\":\"%s\",\"dose\":\"%s\"%s}";
+    assertThat(post("/runs", pick.formatted(id, plan, caution, "AS_PLANNED", "")).code())
+        .isEqualTo("reason-wanted");
+    Answer picked =
+        post("/runs", pick.formatted(id, plan, caution, "AS_PLANNED", ",\"reason\":\"as ever\""));
+    assertThat(picked.status()).as(picked.text()).isEqualTo(201);
+    assertThat(picked.body().path("adapted").path("effortCap").asInt())
+        .as("the cap stays")
+        .isEqualTo(5);
+    post(
+        checks,
+        check(",\"systolic\":190,\"diastolic\":80,\"signs\":[\"CHEST_HEAD_VISION_NERVE\"]")
+            .replace("\"signs\":[],", ""));
+    assertThat(start(id, plan, post(checks, good).id(), "").code()).isEqualTo("urgent");
+    assertThat(get(checks).body().size()).as("every check is kept").isEqualTo(6);
+  }
+
+  @Test
+  void aLowGlucoseOpensOnlyWithANewReadingAfterFifteenMinutes() throws Exception {
+    UUID plan = post("/plans", PLAN).id();
+    UUID id = screened("sugar.diabetes", "yes", "sugar.low", "yes");
+    assertThat(start(id, plan, ",\"glucose\":\"3,8\"").code()).isEqualTo("not-today");
+    assertThat(start(id, plan, ",\"glucose\":\"99\",\"glucoseUnit\":\"MGDL\"").code())
+        .isEqualTo("wait-after-low");
+    clock.shift(Duration.ofMinutes(14));
+    assertThat(start(id, plan, ",\"glucose\":\"5.6\"").code()).isEqualTo("wait-after-low");
+    clock.shift(Duration.ofMinutes(16));
+    assertThat(start(id, plan, ",\"glucose\":\"5.6\"").status()).isEqualTo(201);
+    assertThat(start(id, plan, ",\"glucose\":\"nonsense\"").pointers()).contains("/glucose");
+    assertThat(start(id, plan, ",\"glucose\":\"99\"").pointers()).contains("/glucose");
   }
 
   @Test
@@ -375,7 +280,7 @@ class ApiTest {
             + "]}");
     assertThat(get("/clients/" + id + "/readiness").body().path("outcome").asString())
         .isEqualTo("CLEARANCE_ONLY");
-    assertThat(start(id, plan, ",\"reason\":\"better now\"").code()).isEqualTo("clearance-only");
+    assertThat(start(id, plan, "", "better now").code()).isEqualTo("clearance-only");
     JsonNode verdict =
         get("/clients/" + id + "/tolerance").body().path("families").get(0).path("verdict");
     assertThat(verdict.path("verdict").asString()).isEqualTo("STOP_AND_REFER");
@@ -422,7 +327,7 @@ class ApiTest {
 
   @Test
   void aStrangersStudioFindsNothingAtAnyAddress() throws Exception {
-    UUID id = screened("shoulder.pain", "yes", "shoulder.side", "left");
+    UUID id = screened("joint.any", "yes", "shoulder.pain", "yes", "shoulder.side", "left");
     UUID plan = post("/plans", PLAN).id();
     UUID run = start(id, plan, "").id();
     UUID limit =
@@ -471,15 +376,7 @@ class ApiTest {
         "{\"events\":[" + event("START", clock.millis(), 0, "") + "]}"
       },
       {"POST", "/runs/" + run + "/after", "{\"effort\":5,\"feel\":\"GOOD\"}"},
-      {
-        "POST",
-        "/runs",
-        "{\"clientId\":\""
-            + id
-            + "\",\"planId\":\""
-            + plan
-            + "\",\"painBefore\":0,\"unwell\":false}"
-      },
+      {"POST", "/runs", "{\"clientId\":\"" + id + "\",\"planId\":\"" + plan + "\"}"},
       {
         "POST",
         "/appointments",

@@ -40,6 +40,7 @@ import riposo.core.screening.Outcome;
 import riposo.core.screening.Pressure;
 import riposo.core.screening.Question;
 import riposo.core.screening.Screening;
+import riposo.core.today.TodayCheck;
 import riposo.core.tolerance.NextDay;
 import riposo.core.tolerance.School;
 import riposo.server.adapt.AdaptedPlans;
@@ -78,6 +79,15 @@ class PathTest {
   @Autowired Verdicts verdicts;
   @Autowired Appointments appointments;
   @Autowired AsOfClock clock;
+
+  private static final TodayCheck.Given GOOD =
+      new TodayCheck.Given(
+          null, null, false, null, null, null, false, null, 7, 7, 0, false, false, Set.of());
+
+  private static TodayCheck.Given with(Pressure p) {
+    return new TodayCheck.Given(
+        p, null, false, null, null, null, false, null, 7, 7, 0, false, false, Set.of());
+  }
 
   private UUID studio;
   private UUID client;
@@ -132,7 +142,7 @@ class PathTest {
     Map<String, String> answers = new HashMap<>();
     for (Question q : Screening.questions()) {
       if (q.kind() == Question.Kind.YES_NO) {
-        answers.put(q.id(), q.id().equals("active.now") ? "yes" : "no");
+        answers.put(q.id(), q.protective() ? "yes" : "no");
       }
     }
     for (int i = 0; i < pairs.length; i += 2) {
@@ -147,7 +157,7 @@ class PathTest {
 
   /** A whole session: every set with this effort, pain, and repetitions over the dose. */
   private UUID session(int effort, int pain, int over) {
-    UUID run = in(() -> runs.start(client, plan, 0, null, null));
+    UUID run = in(() -> runs.start(client, plan, GOOD, null));
     in(
         () -> {
           Runs.Run r = runs.require(run);
@@ -289,17 +299,17 @@ class PathTest {
 
   @Test
   void worseTheDayAfterExertionNeverStepsUp() {
-    screened("fatigue.after", "yes");
+    screened("energy.any", "yes", "fatigue.after", "yes");
     assertThat(in(() -> clients.require(client)).noProgression()).isTrue();
     for (int i = 0; i < 3; i++) {
       day(8 * i);
-      UUID run = in(() -> runs.start(client, plan, 0, null, "a trial, agreed with the physio"));
+      UUID run = in(() -> runs.start(client, plan, GOOD, "a trial, agreed with the physio"));
       assertThat(in(() -> runs.require(run)).adapted().effortCap()).isEqualTo(5);
       assertThat(in(() -> runs.require(run)).adapted().workNote())
           .contains("works 30 of each 60 s");
     }
     assertThat(standing("sit-stand")).isNull();
-    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, null)))
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, GOOD, null)))
         .isInstanceOf(Problems.class)
         .hasMessageContaining("reason");
   }
@@ -321,9 +331,9 @@ class PathTest {
                     studios.today(),
                     null,
                     null)));
-    in(() -> runs.start(client, plan, 0, null, null));
-    in(() -> runs.start(client, plan, 0, null, null));
-    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, null)))
+    in(() -> runs.start(client, plan, GOOD, null));
+    in(() -> runs.start(client, plan, GOOD, null));
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, GOOD, null)))
         .hasMessageContaining("reason");
     in(
         () ->
@@ -339,16 +349,16 @@ class PathTest {
                     studios.today(),
                     null,
                     null)));
-    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, "anyway")))
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, GOOD, "anyway")))
         .hasMessageContaining("firm");
     day(7);
-    assertThat(in(() -> runs.start(client, plan, 0, null, null))).isNotNull();
+    assertThat(in(() -> runs.start(client, plan, GOOD, null))).isNotNull();
   }
 
   @Test
   void aPregnancyClosesFlatPositionsTheDayWeek16Begins() {
     LocalDate due = in(studios::today).plusDays(280 - 15 * 7 - 6);
-    screened("pregnancy.now", "yes", "pregnancy.due", due.toString());
+    screened("birth.any", "yes", "pregnancy.now", "yes", "pregnancy.due", due.toString());
     Limit supine =
         in(() -> limits.of(client)).stream()
             .filter(l -> l.axisId().equals("position.supine"))
@@ -357,22 +367,22 @@ class PathTest {
     assertThat(supine.activeOn(in(studios::today))).isFalse();
     assertThat(supine.activeOn(in(studios::today).plusDays(1))).isTrue();
     assertThat(in(() -> screening.of(client)).gestation()).isEqualTo("15+6");
-    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, null)))
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, GOOD, null)))
         .hasMessageContaining("blood pressure");
-    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, new Pressure(140, 80), null)))
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, with(new Pressure(140, 80)), null)))
         .hasMessageContaining("maternity");
-    assertThat(in(() -> runs.start(client, plan, 0, new Pressure(118, 74), null))).isNotNull();
+    assertThat(in(() -> runs.start(client, plan, with(new Pressure(118, 74)), null))).isNotNull();
     day(1);
     assertThat(in(() -> screening.of(client)).gestation()).isEqualTo("16+0");
   }
 
   @Test
   void aClearanceOnlyFindingIsNotUndoneByALaterNo() {
-    screened("heart.event", "yes");
+    screened("heart.ever", "yes", "aneurysm", "yes");
     day(30);
     screened();
     assertThat(in(() -> screening.of(client)).outcome()).isEqualTo(Outcome.CLEARANCE_ONLY);
-    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, "a new screening says no")))
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, GOOD, "a new screening says no")))
         .hasMessageContaining("clearance");
   }
 
@@ -382,18 +392,19 @@ class PathTest {
     Screening.questions().stream()
         .filter(q -> q.kind() == Question.Kind.YES_NO)
         .forEach(q -> answers.put(q.id(), "no"));
+    answers.put("joint.any", "yes");
     answers.put("knee.pain", "yes");
     answers.put("knee.side", "left");
     in(() -> screening.take(client, answers, "Ada"));
     assertThat(in(() -> limits.of(client))).as("nothing is applied silently").isEmpty();
-    assertThatThrownBy(() -> in(() -> runs.start(client, plan, 0, null, null)))
+    assertThatThrownBy(() -> in(() -> runs.start(client, plan, GOOD, null)))
         .hasMessageContaining("not decided");
   }
 
   @Test
   void eventsFromTwoDevicesAgreeWhateverComesFirst() {
     screened();
-    UUID run = in(() -> runs.start(client, plan, 0, null, null));
+    UUID run = in(() -> runs.start(client, plan, GOOD, null));
     long t = clock.millis();
     RunEvent start =
         new RunEvent(UUID.randomUUID(), t, 0, RunEvent.Kind.START, null, null, null, null);
@@ -434,8 +445,8 @@ class PathTest {
   @Test
   void anEventIdOfAnotherRunIsRefused() {
     screened();
-    UUID one = in(() -> runs.start(client, plan, 0, null, null));
-    UUID two = in(() -> runs.start(client, plan, 0, null, null));
+    UUID one = in(() -> runs.start(client, plan, GOOD, null));
+    UUID two = in(() -> runs.start(client, plan, GOOD, null));
     RunEvent e =
         new RunEvent(
             UUID.randomUUID(), clock.millis(), 0, RunEvent.Kind.START, null, null, null, null);

@@ -1,5 +1,6 @@
 package riposo.core.adapt;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -20,13 +21,16 @@ import riposo.core.movement.SidePattern;
 import riposo.core.movement.Tempo;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Block;
+import riposo.core.plan.IntervalsInOrder;
 import riposo.core.plan.Mobility;
 import riposo.core.plan.Piece;
 import riposo.core.plan.PlanCheck;
+import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Station;
 import riposo.core.plan.Timeline;
+import riposo.core.today.TodayCheck;
 
 /** Resolves a whole session plan for one client on one date: slots, doses, timeline, checks. */
 public final class PlanAdapter {
@@ -63,6 +67,23 @@ public final class PlanAdapter {
       Map<String, Standing> standings,
       Map<String, Pin> pins,
       Mobility mobility) {
+    return adapt(plan, caps, kit, standings, pins, mobility, TodayDose.AS_PLANNED);
+  }
+
+  /**
+   * Adapts the plan to today as well: fewer sets, longer rests, less weight or a rung down, and the
+   * caps of today's check. A short one keeps the warm-up and the first three movements.
+   */
+  public AdaptedPlan adapt(
+      SessionPlan plan,
+      Caps limits,
+      Kitbag kit,
+      Map<String, Standing> standings,
+      Map<String, Pin> pins,
+      Mobility mobility,
+      TodayDose today) {
+    Caps caps = today.caps(limits);
+    IntervalsInOrder format = today.format(plan.format());
     Map<String, Ceiling> ceilings = new HashMap<>();
     for (Standing s : standings.values()) {
       catalogue
@@ -73,14 +94,18 @@ public final class PlanAdapter {
                       s.familyId(),
                       new Ceiling(s.familyId(), s.stopped() ? 0 : m.rung(), s.decidedOn())));
     }
+    if (today.cut()) {
+      rungDown(plan, ceilings, caps.day());
+    }
     Situation situation = new Situation(caps, kit.items(), ceilings);
     int workCap = caps.cap(Axis.WORK_PER_REST, Side.BOTH);
-    int workSeconds = plan.format().workWithin(workCap);
+    int workSeconds = format.workWithin(workCap);
     List<AdaptedSlot> slots = new ArrayList<>();
     List<Station> stations = new ArrayList<>();
     for (Block block : Block.values()) {
-      for (Slot slot : plan.slots(block)) {
-        AdaptedSlot adapted = slot(slot, block, plan, situation, kit, standings, pins, workSeconds);
+      for (Slot slot : slots(plan, block, today)) {
+        AdaptedSlot adapted =
+            slot(slot, block, format, situation, kit, standings, pins, workSeconds, today);
         slots.add(adapted);
         List<Piece> pieces = new ArrayList<>();
         for (Performed part : adapted.result().parts()) {
@@ -93,10 +118,12 @@ public final class PlanAdapter {
         stations.add(station(slot, block, pieces));
       }
     }
-    Timeline timeline = Timeline.compile(stations, plan.format(), workCap, mobility);
+    Timeline timeline = Timeline.compile(stations, format, workCap, mobility);
     int effort = caps.cap(Axis.EFFORT, Side.BOTH);
     int[] session = new int[Axis.CELLS];
     session[Axis.SESSION_MINUTES.cell(Side.BOTH)] = (timeline.total() + 59) / 60;
+    session[Axis.WARM_UP.cell(Side.BOTH)] = Math.max(0, 60 - minutes(timeline, Block.WARM_UP));
+    session[Axis.COOL_DOWN.cell(Side.BOTH)] = Math.max(0, 60 - minutes(timeline, Block.COOL_DOWN));
     return new AdaptedPlan(
         caps.day(),
         slots,
@@ -108,15 +135,67 @@ public final class PlanAdapter {
         workSeconds);
   }
 
+  /** Whole minutes of a block, rounded down: 14:59 is no 15. */
+  private static int minutes(Timeline timeline, Block block) {
+    return timeline.segments().stream()
+            .filter(g -> g.block() == block)
+            .mapToInt(Segment::length)
+            .sum()
+        / 60;
+  }
+
+  /**
+   * A short session: warm-up, the first three movements, and cool-down as far as ten minutes go.
+   */
+  private static List<Slot> slots(SessionPlan plan, Block block, TodayDose today) {
+    List<Slot> all = plan.slots(block);
+    if (today.dose() != TodayCheck.Dose.SHORT || block == Block.WARM_UP) {
+      return all;
+    }
+    if (block == Block.WORK) {
+      return all.subList(0, Math.min(TodayDose.SHORT_WORK, all.size()));
+    }
+    IntervalsInOrder f = today.format(plan.format());
+    int used = TodayDose.SHORT_WORK * (f.work() + f.rest());
+    for (Slot s : plan.warmUp()) {
+      used += s.seconds() == null ? 0 : s.seconds();
+    }
+    int keep = 1;
+    for (int i = 0; i < all.size(); i++) {
+      Integer seconds = all.get(i).seconds();
+      used += seconds == null ? 0 : seconds;
+      if (used > TodayDose.SHORT_SECONDS) {
+        break;
+      }
+      keep = i + 1;
+    }
+    return all.subList(0, keep);
+  }
+
+  /** Movements of the work block that take no weight go down a rung where there is one. */
+  private void rungDown(SessionPlan plan, Map<String, Ceiling> ceilings, LocalDate day) {
+    for (Slot slot : plan.work()) {
+      Movement m = catalogue.movement(slot.movementId());
+      Ceiling now = ceilings.get(m.familyId());
+      int at = now == null ? m.rung() : Math.min(now.rung(), m.rung());
+      int least =
+          catalogue.family(m.familyId()).rungs().stream().mapToInt(Movement::rung).min().orElse(at);
+      if (m.loadKind() == LoadKind.NONE && at > least) {
+        ceilings.put(m.familyId(), new Ceiling(m.familyId(), at - 1, day));
+      }
+    }
+  }
+
   private AdaptedSlot slot(
       Slot slot,
       Block block,
-      SessionPlan plan,
+      IntervalsInOrder format,
       Situation situation,
       Kitbag kit,
       Map<String, Standing> standings,
       Map<String, Pin> pins,
-      int workSeconds) {
+      int workSeconds,
+      TodayDose today) {
     Movement asked = catalogue.movement(slot.movementId());
     Standing standing = standings.get(asked.familyId());
     if (standing != null && catalogue.find(standing.movementId()).isEmpty()) {
@@ -153,10 +232,10 @@ public final class PlanAdapter {
     }
     List<Dose> doses = new ArrayList<>();
     int seconds = block == Block.WORK ? workSeconds : slot.seconds() == null ? 30 : slot.seconds();
-    int rounds = block == Block.WORK ? plan.format().rounds() : 1;
+    int rounds = block == Block.WORK ? format.rounds() : 1;
     int share = result.parts().size() == 2 ? seconds / 2 : seconds;
     for (Performed part : result.parts()) {
-      doses.add(dose(part, share, rounds, situation.caps(), kit, standings));
+      doses.add(dose(part, share, rounds, situation.caps(), kit, standings, today));
     }
     return new AdaptedSlot(
         slot.key(),
@@ -201,7 +280,8 @@ public final class PlanAdapter {
       int rounds,
       Caps caps,
       Kitbag kit,
-      Map<String, Standing> standings) {
+      Map<String, Standing> standings,
+      TodayDose today) {
     if (part.movementId() == null) {
       return new Dose(rounds, null, null, null, 0, null, false);
     }
@@ -222,7 +302,8 @@ public final class PlanAdapter {
                 ? OptionalInt.of(s.grams())
                 : Loads.lightest(hands, kit.weights());
         if (target.isPresent()) {
-          grams = Loads.atOrUnder(target.getAsInt(), cap, hands, kit.weights()).orElse(0);
+          grams =
+              Loads.atOrUnder(today.grams(target.getAsInt()), cap, hands, kit.weights()).orElse(0);
         }
       }
     }

@@ -22,7 +22,11 @@ public final class Axis {
     GRAMS,
     SECONDS,
     MINUTES,
-    PER_WEEK
+    PER_WEEK,
+    /** Beats a minute. */
+    BPM,
+    /** A least number of minutes, kept as 60 minus it, so that less is more than the cap. */
+    LEAST_MINUTES
   }
 
   private static final Map<String, Axis> BY_ID = new LinkedHashMap<>();
@@ -32,6 +36,11 @@ public final class Axis {
   public static final Axis BED = closable("surface.bed", "a bed");
   public static final Axis CHAIR = closable("surface.chair", "a chair");
   public static final Axis STANDING = closable("surface.standing", "standing up");
+
+  /** Asked by no movement: the room's chairs are measured against it. */
+  public static final Axis LOW_CHAIR =
+      closable("surface.low-chair", "a seat at or below knee height");
+
   public static final Axis FLOOR_TRANSFER =
       closable("transfer.floor", "getting down to the floor and up");
   public static final Axis KNEEL_BARE = closable("kneel.bare", "kneeling without a pad");
@@ -88,7 +97,7 @@ public final class Axis {
   public static final Axis LOAD_FROM_FLOOR =
       add("load.from-floor", "weight from the floor", Unit.GRAMS, false, 100_000);
   public static final Axis HOLD = add("hold", "still effort", Unit.SECONDS, false, 600);
-  public static final Axis PRESSURE = add("pressure", "pressure", Unit.LEVEL, false, 3);
+  public static final Axis PRESSURE = add("pressure", "trunk pressure", Unit.LEVEL, false, 3);
   public static final Axis HEAD_LOW = closable("head.below-heart", "the head below the heart");
   public static final Axis HEAD_BACK = closable("head.back", "the head tipped back");
   public static final Axis HEAD_TURN = closable("head.turn", "a quick turn of the head");
@@ -113,6 +122,20 @@ public final class Axis {
   /** Work as a percentage of the rest that follows: 100 means rest at least as long as work. */
   public static final Axis WORK_PER_REST =
       add("session.work-per-rest", "work for each rest", Unit.PERCENT, false, 100_000);
+
+  /** Least warm-up, as 60 minus its minutes. */
+  public static final Axis WARM_UP =
+      add("session.warm-up", "warm-up", Unit.LEAST_MINUTES, false, 60);
+
+  /** Least cool-down, as 60 minus its minutes. */
+  public static final Axis COOL_DOWN =
+      add("session.cool-down", "cool-down", Unit.LEAST_MINUTES, false, 60);
+
+  /** Read on the client during the run, asked by no movement. */
+  public static final Axis PULSE = add("pulse", "pulse", Unit.BPM, false, 220);
+
+  public static final Axis BREATHLESSNESS =
+      add("breathlessness", "breathlessness", Unit.LEVEL, false, 10);
 
   /** How many cells a demand or caps array has. */
   public static final int CELLS = BY_CELL.size();

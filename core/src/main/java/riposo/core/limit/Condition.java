@@ -3,16 +3,19 @@ package riposo.core.limit;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntFunction;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Conditions and the limits handbook 3 proposes for each, all ADVISED. Pregnancy depends on the
- * week and is proposed by {@link #pregnancy}.
+ * Conditions and the limits handbook 3 proposes for each, ADVISED unless the row is FIRM. What no
+ * axis can say is kept as notes, shown wherever the limits are. Pregnancy depends on the week and
+ * is proposed by {@link #pregnancy}.
  */
 public enum Condition {
   LOW_BONE_DENSITY(
       "low bone density",
       "Giangregorio 2014",
+      notes("Rise from the floor by rolling to the side.", "Balance work twice a week or more."),
       row("spine.flexion.loaded", 0, "no loaded bend of the spine"),
       row("spine.rotation.loaded", 0, "no loaded turn of the spine"),
       row("spine.flexion.any", 1, "no end-range bend"),
@@ -21,13 +24,61 @@ public enum Condition {
   SHOULDER(
       "shoulder",
       "handbook 3, cuff and stiff shoulder",
+      notes("Hands stay in view, in front of the body."),
       row("joint.shoulder-elevation.loaded", 80, "loaded arm stays below 80°"),
       row("act.dip", 0, "no dips"),
       row("act.upright-row", 0, "no upright row above the chest"),
       row("act.hands-out-of-view", 0, "hands stay in view")),
+  SHOULDER_UNSTABLE(
+      "unstable shoulder",
+      "handbook 3, unstable shoulder",
+      notes(),
+      row("joint.shoulder-rotation.any", 0, "no arm out and turned outward")),
+  SHOULDER_REVERSE(
+      "reverse shoulder replacement",
+      "handbook 3, reverse replacement",
+      notes(),
+      row("act.hands-behind", 0, "no hand behind the back"),
+      row("joint.shoulder-extension.any", 0, "the arm does not go behind the body")),
+  ELBOW_WRIST_HAND(
+      "elbow, wrist or hand",
+      "handbook 3, elbow, wrist, hand",
+      notes("Fists, handles or forearms instead of flat hands."),
+      row("joint.wrist-extension.loaded", 30, "wrist bent back 30° at most under load"),
+      row("grip", 1, "light grip")),
+  NECK(
+      "neck",
+      "handbook 3, neck",
+      notes("No hands pulling the head."),
+      row("act.head-circle", 0, "no head-back circles"),
+      row("head.back", 0, "the head is not tipped back"),
+      row("joint.shoulder-elevation.loaded", 90, "loaded arm up to shoulder height")),
+  LOW_BACK(
+      "low-back pain",
+      "handbook 3, low-back pain",
+      notes("Note which direction hurts."),
+      row("spine.flexion.loaded", 0, "no loaded bend of the spine"),
+      row("act.bent-over-free", 0, "bent over only with a hand on support"),
+      row("act.sit-up", 0, "no sit-ups"),
+      row("hold", 20, "still effort 20 s at most")),
+  HIP_BACK(
+      "hip replacement, back approach",
+      "handbook 3, hip replacement",
+      notes("Many surgeons now set none of these: record the surgeon's word."),
+      firm("joint.hip-flexion.any", 90, "hip bend to 90° until the surgeon's word"),
+      firm("joint.hip-adduction.any", 0, "the leg does not pass the midline"),
+      firm("joint.hip-rotation.any", 0, "the hip is not turned inward"),
+      firm("act.crossing", 0, "no foot past the other"),
+      firm("surface.low-chair", 0, "the seat stays above knee height")),
+  HIP_FRONT(
+      "hip replacement, front approach",
+      "handbook 3, hip replacement",
+      notes("Many surgeons now set none of these: record the surgeon's word."),
+      firm("joint.hip-extension.any", 0, "the leg does not go behind the body, turned out or not")),
   KNEE(
       "knee",
       "handbook 3, knee pain and tendon",
+      notes("Prefer support and hips-back squats."),
       row("joint.knee-flexion.added", 60, "added weight only to 60° to start"),
       row(
           "joint.knee-flexion.loaded",
@@ -35,78 +86,349 @@ public enum Condition {
           "own weight to the pain-free range; set the degrees found"),
       row("impact", 0, "no impact"),
       row("kneel.bare", 0, "kneel only on a pad")),
-  FALLS(
-      "falls",
-      "handbook 3, frailty and falls",
-      row("balance.unsupported", 1, "wide stance at most without support"),
-      row("transfer.floor", 0, "no floor until getting up is trained")),
-  HIGH_PRESSURE(
-      "high blood pressure",
-      "handbook 3, high blood pressure",
+  KNEE_REPLACED(
+      "knee replacement",
+      "handbook 3, knee replacement",
+      notes("The range is the surgeon's to say."),
+      row("position.kneeling", 0, "no kneeling until cleared"),
+      row("position.half-kneeling", 0, "no kneeling until cleared"),
+      row("position.all-fours", 0, "no kneeling until cleared"),
+      row("impact", 0, "no impact"),
+      row("act.pivot", 0, "no turning on a planted foot")),
+  LEG_SPARED(
+      "leg that carries nothing",
+      "handbook 3, foot, ankle, cast",
+      notes("Seated or lying. Do not let them carry weights to the chair."),
+      firm("bearing.leg", 0, "that leg carries nothing"),
+      row("surface.standing", 0, "seated or lying"),
+      row("balance.unsupported", 0, "no balance on it")),
+  ARM_SPARED(
+      "arm that carries nothing",
+      "handbook 3, cast, non-weight-bearing",
+      notes("Do not let them carry weights to the chair."),
+      firm("bearing.arm", 0, "that arm carries nothing"),
+      row("load.hand", 0, "no weight in that hand"),
+      row("grip", 0, "no grip with that hand")),
+  PELVIC_FLOOR(
+      "pelvic floor or belly wall",
+      "handbook 3, pelvic floor, prolapse, hernia",
+      notes("Breathe out on effort."),
       row("pressure", 1, "light loads, normal breathing"),
-      row("hold", 20, "still effort 20 s at most"),
-      row("effort", 6, "moderate effort"),
-      row("head.below-heart", 0, "head not below the heart")),
+      row("impact", 0, "no impact"),
+      row("act.sit-up", 0, "no sit-ups"),
+      row("act.double-leg-lift", 0, "no lifting of both legs")),
   PELVIC_GIRDLE(
       "pelvic girdle pain",
       "handbook 3, pregnancy",
+      notes("Both sides alike, small spread of the hips."),
       row("act.one-leg-stance", 0, "no one-leg stance"),
       row("position.one-leg", 0, "no one-leg position"),
       row("act.split-stance", 0, "no split stance"),
       row("act.uneven-legs", 0, "both sides alike"),
       row("act.wide-hips", 0, "small spread of the hips"),
       row("balance.unsupported", 1, "wide stance at most without support")),
+  AFTER_BIRTH(
+      "after birth",
+      "handbook 2, after birth",
+      notes("Leak, heaviness, bulge or pain: ease."),
+      row("pressure", 1, "light loads, normal breathing")),
+  AFTER_BIRTH_UNCHECKED(
+      "after birth, before the check",
+      "handbook 2, after birth",
+      notes("Breathing, pelvic floor, mobility and walking need no clearance if well."),
+      row("load.total", 5000, "5 kg in all until the check"),
+      row("act.sit-up", 0, "no loaded sit-up until the check")),
+  CAESAREAN(
+      "caesarean",
+      "handbook 2, after birth",
+      notes(),
+      rowFor(12, "load.total", 10_000, "nothing over 10 kg before week 12")),
+  BIRTH_IMPACT(
+      "impact after birth",
+      "Goom 2019",
+      notes("Impact opens only after week 12, symptom-free and after an assessment."),
+      firm("impact", 0, "no impact until assessed after week 12, never automatically")),
+  HIGH_PRESSURE(
+      "high blood pressure",
+      "handbook 3, high blood pressure",
+      notes("Rise slowly."),
+      row("pressure", 1, "light loads, normal breathing"),
+      row("hold", 20, "still effort 20 s at most"),
+      row("effort", 6, "moderate effort"),
+      row("head.below-heart", 0, "head not below the heart")),
+  HEART_EVENT(
+      "heart condition, after an event",
+      "handbook 3, heart condition",
+      notes("Warm-up 15 min, cool-down 10 min: a shorter one is refused."),
+      row("effort", 4, "effort 4 at most"),
+      row("pressure", 0, "unloaded or seated, no strain"),
+      row("session.work-per-rest", 100, "rest at least as long as work"),
+      firm("session.warm-up", 60 - 15, "warm-up 15 min at least"),
+      firm("session.cool-down", 60 - 10, "cool-down 10 min at least")),
+  STERNOTOMY(
+      "opened breastbone",
+      "handbook 3, sternotomy",
+      notes("Both hands together; no push-off with the hands."),
+      firmFor(12, "load.total", 4500, "4.5 kg in total, 12 weeks"),
+      firmFor(12, "joint.shoulder-elevation.loaded", 90, "loaded arms up to 90°, 12 weeks"),
+      firmFor(12, "joint.shoulder-extension.any", 20, "no end-range arm behind the body"),
+      firmFor(12, "bearing.arm", 0, "the arms bear no weight, 12 weeks"),
+      firmFor(12, "act.dip", 0, "no push-off with the hands, 12 weeks")),
+  DEVICE_NEW(
+      "new pacemaker or defibrillator",
+      "handbook 3, new device",
+      notes(),
+      firmFor(6, "joint.shoulder-elevation.any", 90, "that arm not above the shoulder, 6 weeks"),
+      firmFor(6, "load.hand", 4500, "4.5 kg at most in that hand, 6 weeks")),
+  CLOT(
+      "clot or blood thinner",
+      "handbook 3, clot, blood thinner",
+      notes("No fall risk, no hard contact."),
+      row("balance.unsupported", 1, "wide stance at most without support"),
+      row("impact", 1, "brisk steps at most")),
+  DIABETES(
+      "diabetes",
+      "handbook 3, diabetes",
+      notes("Shoes on; look at the feet after. Sugar at hand.")),
+  DIABETES_FEET(
+      "numb feet",
+      "handbook 3, diabetes and neuropathy",
+      notes("Shoes on; look at the feet after."),
+      row("balance.unsupported", 1, "wide stance at most without support")),
+  DIABETES_EYES(
+      "diabetic eye disease",
+      "handbook 3, diabetes",
+      notes(),
+      row("pressure", 0, "no strain"),
+      row("head.below-heart", 0, "head not below the heart"),
+      row("impact", 0, "no impact")),
+  LUNG(
+      "lung disease",
+      "handbook 3, lung disease",
+      notes("Arms overhead only in short bouts.", "Rest when saturation drops below 88 %."),
+      row("session.work-per-rest", 100, "rest at least as long as work"),
+      row("breathlessness", 4, "breathlessness 4 of 10 at most")),
+  PARKINSON(
+      "Parkinson",
+      "handbook 3, Parkinson",
+      notes("Big amplitude. Time the session with the medicine."),
+      row("balance.unsupported", 1, "wide stance at most without support"),
+      row("complexity", 1, "simple at first")),
+  STROKE(
+      "stroke",
+      "handbook 3, stroke",
+      notes(),
+      row("balance.unsupported", 1, "wide stance at most without support"),
+      row("pressure", 1, "light loads, normal breathing")),
+  STROKE_SIDE(
+      "weak side after stroke",
+      "handbook 3, stroke",
+      notes("No pull-down with the weak arm."),
+      row("grip", 1, "light grip on the weak side"),
+      row("load.hand", 1000, "1 kg to start on the weak side"),
+      row("joint.shoulder-elevation.any", 90, "weak arm not overhead"),
+      row("bearing.leg", 60, "no one-leg stance on the weak side")),
+  MULTIPLE_SCLEROSIS(
+      "multiple sclerosis",
+      "handbook 3, multiple sclerosis",
+      notes("Cool room, rests. Balance support late in the session."),
+      row("session.minutes", 30, "30 minutes to start"),
+      row("balance.unsupported", 1, "wide stance at most without support")),
   FATIGUE(
       "fatigue that is worse the day after",
       "handbook 3, fatigue",
+      notes("No stepping up; a second check-in at 72 h."),
       row("session.minutes", 15, "5 to 15 minutes to start"),
       row("session.week", 2, "once or twice a week"),
       row("session.work-per-rest", 100, "rest at least as long as work"),
       row("effort", 5, "effort 5 at most")),
+  LYMPH_ARM(
+      "arm at risk of swelling",
+      "handbook 3, cancer care",
+      notes("Start lightest, add one step at a time, watch for swelling."),
+      row("load.hand", 500, "the lightest to start, one step at a time")),
+  NEUROPATHY(
+      "numbness after treatment",
+      "handbook 3, cancer care",
+      notes(),
+      row("balance.unsupported", 1, "wide stance at most without support")),
+  PORT("port under the skin", "handbook 3, cancer care", notes("No pressure on the port.")),
+  WHEELCHAIR(
+      "wheelchair",
+      "handbook 3, wheelchair user",
+      notes(
+          "Own wheelchair counts as chair, brakes on. Trunk support.",
+          "Pull as much as push; overhead volume low."),
+      row("surface.standing", 0, "from the wheelchair"),
+      row("transfer.floor", 0, "no floor unless transfers are trained")),
+  NO_LEG_FUNCTION(
+      "no leg function",
+      "handbook 3, wheelchair user",
+      notes(),
+      firm("act.leg-work", 0, "no seated leg work is offered"),
+      firm("act.stand-up", 0, "no standing up from a seat")),
+  SPINE_HIGH(
+      "spinal injury at T6 or above",
+      "handbook 3, wheelchair user",
+      notes(
+          "Dysreflexia: pounding headache, flushing or sweating above the injury. Sit up, loosen all that is tight, look for the cause, call the emergency number.")),
+  LEG_LOST(
+      "leg lost or different",
+      "handbook 3, amputation, limb difference",
+      notes("That limb is not used, or with a strap."),
+      row("bearing.leg", 0, "that leg is not used unless fitted")),
+  ARM_LOST(
+      "arm lost or different",
+      "handbook 3, amputation, limb difference",
+      notes("That limb is not used, or with a strap."),
+      row("bearing.arm", 0, "that arm is not used"),
+      row("load.hand", 0, "no weight in that hand unless with a strap"),
+      row("grip", 0, "no grip unless with a strap")),
+  LOW_SENSES(
+      "low vision or hearing",
+      "handbook 3, low vision, hearing",
+      notes("One cue at a time, large cards, no balance work on spoken cue alone."),
+      row("complexity", 1, "one cue at a time")),
+  MEMORY(
+      "memory loss",
+      "handbook 3, memory loss",
+      notes("Same order every time; show, do not list."),
+      row("complexity", 1, "simple movements")),
+  FALLS(
+      "falls",
+      "handbook 3, frailty and falls",
+      notes("Start at the chair."),
+      row("balance.unsupported", 1, "wide stance at most without support"),
+      row("transfer.floor", 0, "no floor until getting up is trained")),
+  EYES_HEAD(
+      "eyes or vertigo",
+      "handbook 3, glaucoma, retina, vertigo",
+      notes(),
+      row("head.below-heart", 0, "head not below the heart"),
+      row("head.turn", 0, "no quick turns"),
+      row("pressure", 1, "light loads, normal breathing")),
+  REFLUX(
+      "reflux or breathless lying",
+      "handbook 3, reflux",
+      notes("Reclined is allowed, head and trunk 30° up or more."),
+      row("position.supine", 0, "not flat on the back")),
+  LATEX(
+      "latex allergy",
+      "handbook 3, latex allergy",
+      notes(),
+      row("act.band-latex", 0, "bands marked latex off")),
   MODERATE_ONLY(
       "moderate effort until cleared for more",
       "Riebe 2015",
+      notes(),
       row("effort", 6, "moderate: effort 6 at most"));
 
-  /** One default: an axis, its cap, and why. */
-  record Row(String axisId, int cap, String why) {}
+  /**
+   * One default: an axis, its cap, and why.
+   *
+   * @param weeks how long after the event it holds; null for as long as the condition
+   */
+  record Row(String axisId, int cap, String why, Strength strength, @Nullable Integer weeks) {}
 
   public final String words;
   public final String source;
+
+  /** What to keep in mind that no axis can say. */
+  public final List<String> notes;
+
   private final List<Row> rows;
 
-  Condition(String words, String source, Row... rows) {
+  Condition(String words, String source, List<String> notes, Row... rows) {
     this.words = words;
     this.source = source;
+    this.notes = notes;
     this.rows = List.of(rows);
   }
 
+  private static List<String> notes(String... notes) {
+    return List.of(notes);
+  }
+
   private static Row row(String axisId, int cap, String why) {
-    return new Row(axisId, cap, why);
+    return new Row(axisId, cap, why, Strength.ADVISED, null);
+  }
+
+  private static Row rowFor(int weeks, String axisId, int cap, String why) {
+    return new Row(axisId, cap, why, Strength.ADVISED, weeks);
+  }
+
+  private static Row firm(String axisId, int cap, String why) {
+    return new Row(axisId, cap, why, Strength.FIRM, null);
+  }
+
+  private static Row firmFor(int weeks, String axisId, int cap, String why) {
+    return new Row(axisId, cap, why, Strength.FIRM, weeks);
   }
 
   /**
    * The proposals of this condition; sided axes take the side, the others BOTH. Review in 12 weeks.
    */
   public List<Proposal> proposals(Side side, LocalDate today) {
-    return rows.stream()
-        .map(r -> proposal(words, source, r, side, today, null, today.plusWeeks(12)))
-        .toList();
+    return proposals(side, today, today);
+  }
+
+  /**
+   * The proposals of this condition after an event: rows that hold for some weeks after it end with
+   * them, and are left out when that is past.
+   *
+   * @param since the day of the event, not after today
+   */
+  public List<Proposal> proposals(Side side, LocalDate today, LocalDate since) {
+    List<Proposal> list = new ArrayList<>();
+    for (Row r : rows) {
+      LocalDate until = r.weeks() == null ? null : since.plusWeeks(r.weeks());
+      if (until == null || !until.isBefore(today)) {
+        list.add(
+            proposal(
+                words,
+                source,
+                r,
+                side,
+                today,
+                until,
+                until == null || until.isAfter(today.plusWeeks(12)) ? today.plusWeeks(12) : until));
+      }
+    }
+    return list;
+  }
+
+  /** The pulse cap of a defibrillator: its lowest treatment rate less 20, FIRM (handbook 2). */
+  public static Proposal devicePulse(int lowestRate, LocalDate today) {
+    return proposal(
+        "defibrillator",
+        "handbook 2, heart-rate guidance",
+        new Row(
+            "pulse",
+            Math.max(0, lowestRate - 20),
+            "20 below the device's lowest rate of " + lowestRate + " bpm",
+            Strength.FIRM,
+            null),
+        Side.BOTH,
+        today,
+        null,
+        today.plusWeeks(12));
   }
 
   /**
    * Proposals in pregnancy by week, with the calendar school's 16+0 for lying flat. Dates already
    * past begin today; all end six weeks after the due date, when a new screening is due. Prone from
-   * 14+0 and a light-load cap from 36+0 are the house's cautious reading of "when the belly
-   * touches" and "the last weeks".
+   * 14+0 at the latest and a light-load cap from 36+0 are the house's cautious reading of "when the
+   * belly touches" and "the last weeks".
    *
    * @param weekBegins the first day of a week, for example week 16
    * @param flatSymptoms light-headed or unwell when flat: flat is off at once
+   * @param bellyTouches prone is off at once
    */
   public static List<Proposal> pregnancy(
-      java.util.function.IntFunction<LocalDate> weekBegins,
+      IntFunction<LocalDate> weekBegins,
       LocalDate due,
       boolean flatSymptoms,
+      boolean bellyTouches,
       LocalDate today) {
     String source = "SOGC/CSEP 2019";
     LocalDate until = due.plusWeeks(6);
@@ -118,7 +440,9 @@ public enum Condition {
             new Dated(row("pressure", 1, "light loads, normal breathing"), 0),
             new Dated(row("impact", 1, "brisk steps at most"), 0),
             new Dated(row("effort", 6, "effort 6 at most, talking in sentences"), 0),
-            new Dated(row("position.prone", 0, "not face down once the belly touches"), 14),
+            new Dated(
+                row("position.prone", 0, "not face down once the belly touches"),
+                bellyTouches ? 0 : 14),
             new Dated(
                 row(
                     "position.supine",
@@ -151,7 +475,7 @@ public enum Condition {
         r.axisId(),
         s,
         r.cap(),
-        Strength.ADVISED,
+        r.strength(),
         source,
         r.why(),
         from,

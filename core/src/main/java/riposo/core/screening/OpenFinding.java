@@ -5,14 +5,58 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * A finding and the day it began to hold: the screening it came from, or a stop-panel event.
+ * A finding and the day it began to hold.
  *
+ * @param began the day of the event when it is known, else of the first screening in the unbroken
+ *     row of versions that found it
+ * @param dated true when that is the day of the event itself
  * @param last true when it comes from the newest screening or from an event
  */
-public record OpenFinding(Finding finding, LocalDate began, boolean last) {
+public record OpenFinding(Finding finding, LocalDate began, boolean dated, boolean last) {
 
   /** The rule of a stop-panel event: CLEARANCE_ONLY, the stricter of handbook 2 and 8. */
   public static final String STOP_EVENT = "standing.stop-event";
+
+  /** One screening of a client: its day and what it found. */
+  public record Version(LocalDate takenOn, List<Finding> findings) {
+    boolean has(String rule) {
+      return findings.stream().anyMatch(f -> f.rule().equals(rule));
+    }
+  }
+
+  /** An event with its own day. */
+  public static OpenFinding event(Finding finding, LocalDate day) {
+    return new OpenFinding(finding, day, true, true);
+  }
+
+  /** The findings of all versions, newest first, each with the day it began. */
+  public static List<OpenFinding> of(List<Version> newestFirst) {
+    List<OpenFinding> all = new ArrayList<>();
+    for (int i = 0; i < newestFirst.size(); i++) {
+      for (Finding f : newestFirst.get(i).findings()) {
+        LocalDate since = f.since();
+        int j = i;
+        while (j + 1 < newestFirst.size() && newestFirst.get(j + 1).has(f.rule())) {
+          j++;
+        }
+        all.add(
+            since == null
+                ? new OpenFinding(f, newestFirst.get(j).takenOn(), false, i == 0)
+                : new OpenFinding(f, since, true, i == 0));
+      }
+    }
+    return all;
+  }
+
+  /** True for a new event, operation or symptom: what voids a clearance given before it. */
+  public boolean event() {
+    String rule = finding.rule();
+    return rule.equals(STOP_EVENT)
+        || rule.startsWith("standing.event.")
+        || rule.startsWith("standing.sign.")
+        || rule.equals("standing.operation")
+        || rule.startsWith("standing.happened.");
+  }
 
   /**
    * Findings of the standing line that still hold: those of the newest screening, and every
@@ -25,9 +69,20 @@ public record OpenFinding(Finding finding, LocalDate began, boolean last) {
       boolean counts =
           !f.finding().outcome().today
               && (f.last() || f.finding().outcome() == Outcome.CLEARANCE_ONLY);
-      boolean covered = clearances.stream().anyMatch(c -> c.covers(f, today));
-      if (counts && !covered && open.stream().noneMatch(o -> o.rule().equals(f.finding().rule()))) {
+      boolean covered = clearances.stream().anyMatch(c -> c.covers(f, all, today));
+      if (!counts || covered) {
+        continue;
+      }
+      int same = -1;
+      for (int i = 0; i < open.size(); i++) {
+        if (open.get(i).rule().equals(f.finding().rule())) {
+          same = i;
+        }
+      }
+      if (same < 0) {
         open.add(f.finding());
+      } else if (open.get(same).outcome().compareTo(f.finding().outcome()) < 0) {
+        open.set(same, f.finding());
       }
     }
     return open;

@@ -6,5 +6,13 @@ package riposo.core.tolerance;
  */
 public enum School {
   PAIN_FREE,
-  MONITORED
+  MONITORED;
+
+  /**
+   * The greatest pain before a session that does not ease it: the usual in the pain-free school, 5
+   * in the monitored one or the usual where that is higher.
+   */
+  public int line(int usualPain) {
+    return this == PAIN_FREE ? usualPain : Math.max(5, usualPain);
+  }
 }

@@ -36,6 +36,8 @@ public final class Wording {
       List.of("seated", "wide stance", "narrow or staggered stance", "one leg", "one leg moving");
   private static final List<String> IMPACT =
       List.of("walking pace", "brisk step", "low hop", "jump");
+  private static final List<String> PRESSURE =
+      List.of("none, unloaded", "light load", "plank or heavy press", "near-maximal");
   private final Catalogue catalogue;
 
   public Wording(Catalogue catalogue) {
@@ -60,6 +62,8 @@ public final class Wording {
       case SECONDS -> value + " s";
       case MINUTES -> value + " min";
       case PER_WEEK -> value + " a week";
+      case BPM -> value + " bpm";
+      case LEAST_MINUTES -> (60 - value) + " min";
       case CLOSED -> "closed";
       case LEVEL -> {
         if (axis.id.startsWith("spine.")) {
@@ -67,6 +71,9 @@ public final class Wording {
         }
         if (axis.id.startsWith("balance.")) {
           yield BALANCE.get(Math.min(value, 4));
+        }
+        if (axis == Axis.PRESSURE) {
+          yield PRESSURE.get(Math.min(value, 3));
         }
         yield axis == Axis.IMPACT ? IMPACT.get(Math.min(value, 3)) : String.valueOf(value);
       }
@@ -85,7 +92,12 @@ public final class Wording {
     if (axis.unit == Axis.Unit.CLOSED) {
       return "no " + axis.words.replaceFirst("^(a|an|the) ", "");
     }
-    return cap == 0 && axis.unit == Axis.Unit.LEVEL && axis.id.startsWith("spine.")
+    if (axis.unit == Axis.Unit.LEAST_MINUTES) {
+      return axis.words + " ≥ " + amount(axis, cap);
+    }
+    return cap == 0
+            && axis.unit == Axis.Unit.LEVEL
+            && (axis.id.startsWith("spine.") || axis == Axis.PRESSURE)
         ? "no " + words
         : words + " ≤ " + amount(axis, cap);
   }
@@ -107,6 +119,15 @@ public final class Wording {
             : b.until() == null ? ", until reviewed" : ", until " + day(b.until());
     String who =
         " (" + b.source() + until + (b.strength() == Strength.FIRM ? ", firm" : ", advised") + ")";
+    if (axis.unit == Axis.Unit.LEAST_MINUTES) {
+      return "has a "
+          + axis.words
+          + " of "
+          + amount(axis, b.asked())
+          + "; at least "
+          + amount(axis, b.cap())
+          + who;
+    }
     return axis.unit == Axis.Unit.CLOSED
         ? "asks for " + axis.words + ", which is closed" + who
         : "asks for "

@@ -73,13 +73,39 @@ class LimitTest {
   }
 
   @Test
-  void everyConditionProposesAdvisedLimitsOnKnownAxes() {
+  void combiningIsOrderFreeAndIdempotentAndYesterdayIsNotToday() {
+    java.util.List<Limit> all = new java.util.ArrayList<>();
     for (Condition c : Condition.values()) {
-      assertThat(c.proposals(Side.LEFT, TODAY))
-          .as(c.name())
-          .isNotEmpty()
-          .allMatch(
-              p -> p.strength() == Strength.ADVISED && p.cap() <= Axis.of(p.axisId()).greatest);
+      for (Side side : Side.values()) {
+        c.proposals(side, TODAY)
+            .forEach(
+                p -> all.add(limit(p.axisId(), p.side(), p.cap(), p.strength(), TODAY, p.until())));
+      }
     }
+    for (int seed = 0; seed < 60; seed++) {
+      java.util.Random random = new java.util.Random(seed);
+      java.util.List<Limit> some = new java.util.ArrayList<>(all);
+      java.util.Collections.shuffle(some, random);
+      some = some.subList(0, 1 + random.nextInt(some.size() - 1));
+      Caps one = Caps.on(TODAY, some);
+      java.util.List<Limit> twice = new java.util.ArrayList<>(some);
+      twice.addAll(some);
+      java.util.Collections.shuffle(twice, random);
+      Caps other = Caps.on(TODAY, twice);
+      for (int cell = 0; cell < Axis.CELLS; cell++) {
+        assertThat(other.cap(cell)).isEqualTo(one.cap(cell));
+        int least = Integer.MAX_VALUE;
+        for (Limit l : some) {
+          Side side = Axis.sideOfCell(cell);
+          if (l.axis() == Axis.ofCell(cell) && (!l.axis().sided || l.side().covers(side))) {
+            least = Math.min(least, l.cap());
+          }
+        }
+        assertThat(one.cap(cell)).isEqualTo(least);
+      }
+    }
+    Limit ending = limit("impact", Side.BOTH, 0, Strength.ADVISED, TODAY.minusDays(9), TODAY);
+    assertThat(Caps.on(TODAY, java.util.List.of(ending)).active()).hasSize(1);
+    assertThat(Caps.on(TODAY.plusDays(1), java.util.List.of(ending)).active()).isEmpty();
   }
 }

@@ -48,29 +48,27 @@ class ScreeningTest {
     assertThat(a.complete()).isTrue();
   }
 
-  @ParameterizedTest(name = "{0} gives {1} / {2}")
-  @CsvSource({
-    "sign.chest, CLEARANCE_ONLY, GO",
-    "sign.tired, CLEARANCE_ONLY, GO",
-    "sign.face, CLEARANCE_ONLY, URGENT",
-    "sign.saddle, CLEARANCE_ONLY, URGENT",
-    "heart.event, CLEARANCE_ONLY, GO",
-    "disease.known, READY_WITH_LIMITS, GO",
-    "pressure.high, READY_WITH_LIMITS, GO",
-    "bone.low, READY_WITH_LIMITS, GO",
-    "shoulder.pain, READY_WITH_LIMITS, GO",
-    "knee.pain, READY_WITH_LIMITS, GO",
-    "operation.recent, ASK_FIRST, GO",
-    "falls.two, READY_WITH_LIMITS, GO",
-    "birth.recent, ASK_FIRST, GO",
-    "fatigue.after, READY_WITH_LIMITS, GO"
-  })
-  void eachYesHasItsOutcomeAndNotSureCountsAsYes(String id, Outcome standing, Outcome today) {
-    for (String answer : List.of("yes", "unsure")) {
-      Assessment a = with(id, answer);
-      assertThat(List.of(a.standing(), a.today())).isEqualTo(List.of(standing, today));
-      assertThat(a.findings()).allMatch(f -> !f.source().isBlank() && !f.rule().isBlank());
+  @Test
+  void aHealthyClientIsNeverAskedWhatLiesBehindAGate() {
+    for (String id : with().visible()) {
+      assertThat(question(id).showIf()).as(id).isNull();
     }
+    // and behind a gate nothing is lost: every question can be reached
+    Set<String> reached = new java.util.HashSet<>(with().visible());
+    for (int round = 0; round < 5; round++) {
+      Map<String, String> all = new HashMap<>();
+      for (String id : reached) {
+        Question q = question(id);
+        all.put(id, q.kind() == Question.Kind.YES_NO ? "yes" : "");
+      }
+      all.put("heart.device", "defibrillator");
+      reached.addAll(Screening.assess(all, TODAY).visible());
+    }
+    assertThat(reached).containsAll(Screening.questions().stream().map(Question::id).toList());
+  }
+
+  private static Question question(String id) {
+    return Screening.questions().stream().filter(q -> q.id().equals(id)).findFirst().orElseThrow();
   }
 
   @ParameterizedTest(name = "active {0}, disease {1}, vigorous {2}: {3}")
@@ -84,7 +82,7 @@ class ScreeningTest {
   })
   void preParticipationTable(String active, String disease, String vigorous, Outcome standing) {
     assertThat(
-            with("active.now", active, "disease.known", disease, "wish.vigorous", vigorous)
+            with("active.now", active, "sugar.diabetes", disease, "wish.vigorous", vigorous)
                 .standing())
         .isEqualTo(standing);
   }
@@ -93,13 +91,29 @@ class ScreeningTest {
   void addingAYesNeverImprovesAnOutcomeAndOrderDoesNotMatter() {
     List<String> ids =
         new ArrayList<>(
-            healthy().keySet().stream().filter(id -> !id.equals("active.now")).toList());
-    for (int seed = 0; seed < 200; seed++) {
+            Screening.questions().stream()
+                .filter(q -> q.kind() == Question.Kind.YES_NO && !q.protective())
+                .map(Question::id)
+                .toList());
+    for (int seed = 0; seed < 400; seed++) {
       Random random = new Random(seed);
       Collections.shuffle(ids, random);
       Map<String, String> answers = healthy();
+      // what is neither good nor bad news is answered at random and then left alone
+      for (Question q : Screening.questions()) {
+        if (q.kind() == Question.Kind.SIDE && random.nextBoolean()) {
+          answers.put(q.id(), List.of("left", "right", "both").get(random.nextInt(3)));
+        } else if (q.kind() == Question.Kind.CHOICE && random.nextBoolean()) {
+          answers.put(q.id(), q.options().get(random.nextInt(q.options().size())).value());
+        } else if (q.kind() == Question.Kind.DATE && random.nextBoolean()) {
+          answers.put(q.id(), TODAY.minusDays(random.nextInt(800)).toString());
+        } else if (q.protective()) {
+          answers.put(q.id(), random.nextBoolean() ? "yes" : "no");
+        }
+      }
+      answers.put("pregnancy.due", TODAY.plusDays(random.nextInt(280)).toString());
       Assessment before = Screening.assess(answers, TODAY);
-      for (String id : ids.subList(0, 1 + random.nextInt(8))) {
+      for (String id : ids.subList(0, 1 + random.nextInt(20))) {
         answers.put(id, random.nextBoolean() ? "yes" : "unsure");
         Assessment after = Screening.assess(answers, TODAY);
         assertThat(after.standing())
@@ -108,9 +122,12 @@ class ScreeningTest {
         assertThat(after.today())
             .as("seed %d, %s", seed, id)
             .isGreaterThanOrEqualTo(before.today());
-        Set<String> keys =
-            new java.util.HashSet<>(after.proposals().stream().map(Proposal::key).toList());
-        assertThat(keys).containsAll(before.proposals().stream().map(Proposal::key).toList());
+        assertThat(after.readings()).as("seed %d, %s", seed, id).containsAll(before.readings());
+        assertThat(after.pulse().off()).containsAll(before.pulse().off());
+        assertThat(after.proposals().stream().map(Proposal::key).toList())
+            .as("seed %d, %s", seed, id)
+            .containsAll(before.proposals().stream().map(Proposal::key).toList())
+            .doesNotHaveDuplicates();
         before = after;
       }
       List<Map.Entry<String, String>> entries = new ArrayList<>(answers.entrySet());
@@ -134,27 +151,10 @@ class ScreeningTest {
     assertThatThrownBy(() -> Gestation.on(TODAY, due))
         .hasMessageContaining(due.toString())
         .hasMessageContaining(TODAY.toString());
-    assertThat(with("pregnancy.now", "yes", "pregnancy.due", due.toString()).errors())
+    assertThat(
+            with("birth.any", "yes", "pregnancy.now", "yes", "pregnancy.due", due.toString())
+                .errors())
         .containsKey("pregnancy.due");
-  }
-
-  @Test
-  void flatOnTheBackClosesWhenWeek16BeginsAndAtOnceWithSymptoms() {
-    LocalDate due = TODAY.plusDays(280 - 15 * 7 - 6); // 15+6
-    Map<String, String> a =
-        new HashMap<>(Map.of("pregnancy.now", "yes", "pregnancy.due", due.toString()));
-    assertThat(supine(a).from()).isEqualTo(TODAY.plusDays(1));
-    a.put("pregnancy.flat", "unsure");
-    assertThat(supine(a).from()).isEqualTo(TODAY);
-  }
-
-  private static Proposal supine(Map<String, String> more) {
-    Map<String, String> a = healthy();
-    a.putAll(more);
-    return Screening.assess(a, TODAY).proposals().stream()
-        .filter(p -> p.axisId().equals("position.supine"))
-        .findFirst()
-        .orElseThrow();
   }
 
   @ParameterizedTest(name = "{0}/{1} maternity {2}, symptoms {3}, dizzy {4}: {5}")
@@ -184,28 +184,116 @@ class ScreeningTest {
     assertThat(o).isEqualTo(worst);
   }
 
+  private static final Finding HEART =
+      new Finding("standing.event.heart.event", Outcome.CLEARANCE_ONLY, "event", "test", null);
+  private static final Finding ASK =
+      new Finding("standing.heart-valve", Outcome.ASK_FIRST, "valve", "test", null);
+  private static final Finding STOP =
+      new Finding(OpenFinding.STOP_EVENT, Outcome.CLEARANCE_ONLY, "stopped", "test", null);
+
+  private static OpenFinding found(Finding f, LocalDate day, boolean last) {
+    return new OpenFinding(f, day, false, last);
+  }
+
   @Test
   void aClearanceOnlyFindingOutlivesALaterNoAndOnlyAClearanceAfterItLiftsIt() {
-    Finding heart = with("heart.event", "yes").findings().get(0);
-    Finding stop =
-        new Finding(OpenFinding.STOP_EVENT, Outcome.CLEARANCE_ONLY, "stopped", "test", null);
     LocalDate day = TODAY.minusDays(10);
-    List<OpenFinding> all =
-        List.of(new OpenFinding(heart, day, false), new OpenFinding(stop, day, true));
-    Set<String> both = Set.of(heart.rule(), stop.rule());
+    List<OpenFinding> all = List.of(found(HEART, day, false), OpenFinding.event(STOP, day));
+    Set<String> both = Set.of(HEART.rule(), STOP.rule());
     assertThat(OpenFinding.standing(all, List.of(), TODAY)).hasSize(2);
-    assertThat(
-            OpenFinding.standing(all, List.of(new Clearance(day.minusDays(1), TODAY, both)), TODAY))
-        .hasSize(2);
-    assertThat(OpenFinding.standing(all, List.of(new Clearance(day, TODAY, both)), TODAY))
-        .containsExactly(stop);
-    assertThat(
-            OpenFinding.standing(all, List.of(new Clearance(day.plusDays(1), TODAY, both)), TODAY))
+    assertThat(standing(all, new Clearance(day.minusDays(1), TODAY, both))).hasSize(2);
+    // on the day of the stop it is voided, from the day after it stands
+    assertThat(standing(all, new Clearance(day, TODAY, both))).hasSize(2);
+    assertThat(standing(all, new Clearance(day.plusDays(1), TODAY, both))).isEmpty();
+    assertThat(standing(all, new Clearance(day.plusDays(1), TODAY.minusDays(1), both))).hasSize(2);
+    assertThat(standing(List.of(found(ASK, day, false)))).isEmpty();
+  }
+
+  @Test
+  void anExpiredClearanceReopensItsFindingTheDayAfter() {
+    List<OpenFinding> all = List.of(found(ASK, TODAY.minusDays(40), true));
+    Clearance c = new Clearance(TODAY.minusDays(30), TODAY, Set.of(ASK.rule()));
+    assertThat(OpenFinding.standing(all, List.of(c), TODAY)).isEmpty();
+    assertThat(OpenFinding.standing(all, List.of(c), TODAY.plusDays(1))).containsExactly(ASK);
+    // not from the future either
+    Clearance later = new Clearance(TODAY.plusDays(1), TODAY.plusDays(9), Set.of(ASK.rule()));
+    assertThat(standing(all, later)).containsExactly(ASK);
+  }
+
+  @ParameterizedTest(name = "{0}: voids {1}")
+  @CsvSource({
+    "HEART_EVENT, true",
+    "SYMPTOM, true",
+    "OPERATION, true",
+    "ILLNESS, false",
+    "HOSPITAL, false",
+    "FALL, false"
+  })
+  void aNewEventOperationOrSymptomVoidsTheClearance(Happened what, boolean voids) {
+    Clearance c = new Clearance(TODAY.minusDays(5), TODAY.plusDays(90), Set.of(ASK.rule()));
+    for (int days : new int[] {6, 5, 4}) {
+      LocalDate day = TODAY.minusDays(days);
+      List<OpenFinding> all =
+          List.of(
+              found(ASK, TODAY.minusDays(40), true),
+              OpenFinding.event(what.finding(day, "that day"), day));
+      assertThat(c.voidedBy(all) != null).isEqualTo(voids && days <= 5);
+      assertThat(standing(all, c).contains(ASK)).isEqualTo(voids && days <= 5);
+      assertThat(standing(all, c))
+          .anyMatch(f -> f.rule().contains(what.voids() ? "happened" : "rescreen"));
+    }
+  }
+
+  @Test
+  void aFindingBeganWithTheFirstVersionInAnUnbrokenRow() {
+    LocalDate d = TODAY.minusDays(100);
+    List<OpenFinding.Version> versions =
+        List.of(
+            new OpenFinding.Version(d.plusDays(30), List.of(HEART, ASK)),
+            new OpenFinding.Version(d.plusDays(20), List.of(HEART)),
+            new OpenFinding.Version(d.plusDays(10), List.of(ASK)));
+    List<OpenFinding> all = OpenFinding.of(versions);
+    assertThat(all.get(0)).isEqualTo(new OpenFinding(HEART, d.plusDays(20), false, true));
+    assertThat(all.get(1)).isEqualTo(new OpenFinding(ASK, d.plusDays(30), false, true));
+    assertThat(all.get(3).began()).isEqualTo(d.plusDays(10));
+    Finding dated = new Finding("r", Outcome.CLEARANCE_ONLY, "x", "test", null, d);
+    assertThat(OpenFinding.of(List.of(new OpenFinding.Version(TODAY, List.of(dated)))).get(0))
+        .isEqualTo(new OpenFinding(dated, d, true, true));
+  }
+
+  @ParameterizedTest(name = "given at {0} for {1}: good until {2}")
+  @CsvSource({
+    "-, standing.heart-valve, 365",
+    "-, standing.operation, 42",
+    "13+6, standing.pregnancy-relative, 0",
+    "14+0, standing.pregnancy-relative, 97",
+    "27+6, standing.pregnancy-relative, 0",
+    "28+0, standing.pregnancy-relative, 98",
+    "20+0, standing.operation, 42"
+  })
+  void aClearanceLastsTheShortestOfItsDefaults(String weeks, String rule, int days) {
+    LocalDate due =
+        weeks.equals("-")
+            ? null
+            : LocalDate.parse(
+                ScreeningRulesTest.answers("pregnancy.due=" + weeks).get("pregnancy.due"));
+    LocalDate day = due == null ? TODAY : ScreeningRulesTest.TODAY;
+    assertThat(Clearance.defaultUntil(day, List.of(rule), due)).isEqualTo(day.plusDays(days));
+  }
+
+  private static List<Finding> standing(List<OpenFinding> all, Clearance... clearances) {
+    return OpenFinding.standing(all, List.of(clearances), TODAY);
+  }
+
+  @Test
+  void datesAfterTodayAreRefusedExceptTheDueDate() {
+    String tomorrow = TODAY.plusDays(1).toString();
+    assertThat(with("operation.recent", "yes", "operation.date", tomorrow).errors())
+        .containsKey("operation.date");
+    assertThat(with("operation.recent", "yes", "operation.date", TODAY.toString()).errors())
         .isEmpty();
-    assertThat(
-            OpenFinding.standing(
-                all, List.of(new Clearance(day.plusDays(1), TODAY.minusDays(1), both)), TODAY))
-        .hasSize(2);
+    assertThat(with("joint.any", "yes", "hip.replaced", "yes", "hip.approach", "sideways").errors())
+        .containsKey("hip.approach");
   }
 
   @Test

@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.Cost;
+import riposo.core.adapt.TodayDose;
 import riposo.core.dose.Dose;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
@@ -67,6 +68,9 @@ public interface AdaptedPlans {
       @Nullable String workNote) {}
 
   AdaptedView view(UUID clientId, UUID planId, LocalDate date);
+
+  /** The plan adapted to today's dose as well. */
+  AdaptedView view(UUID clientId, UUID planId, LocalDate date, TodayDose today);
 
   AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date);
 }

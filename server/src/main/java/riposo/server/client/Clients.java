@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.Kitbag;
+import riposo.core.kit.Room;
 import riposo.core.plan.Mobility;
 import riposo.core.tolerance.School;
 
@@ -15,6 +16,11 @@ public interface Clients {
    *
    * @param age whole years today
    * @param noProgression stepping up is ruled out for now
+   * @param kit what can be used where the client trains, refused things left out
+   * @param room the room the client trains in; null for the quick list of the client's own kit
+   * @param refusedKit what of it cannot be used, and why
+   * @param printed the words of each weight there
+   * @param archivedOn null while active
    */
   record Client(
       UUID id,
@@ -31,7 +37,16 @@ public interface Clients {
       int usualPain,
       int goalEffort,
       boolean noProgression,
-      Kitbag kit) {}
+      Kitbag kit,
+      Kitbag ownKit,
+      @Nullable RoomName room,
+      List<String> refusedKit,
+      List<Room.Printed> printed,
+      ClientRecord record,
+      @Nullable LocalDate archivedOn) {}
+
+  /** A room by name. */
+  record RoomName(UUID id, String name) {}
 
   /** What is known of a new client. */
   record NewClient(
@@ -53,6 +68,23 @@ public interface Clients {
   Client require(UUID id);
 
   List<Client> all();
+
+  /** The client, or a problem when training is not possible: archived, or consent withdrawn. */
+  Client requireActive(UUID id);
+
+  /** Limits that decide which kit a client may use; told by the limit module. */
+  interface SitterSource {
+    Room.Sitter sitter(UUID clientId, @Nullable Integer kneeCm);
+  }
+
+  /** Replaces what is known beyond the form; no version asked, for the demo and for tests. */
+  void setRecord(UUID id, ClientRecord record);
+
+  /** Adds a room; {@code clientId} null for a studio room. */
+  UUID addRoom(String name, @Nullable UUID clientId, Room room);
+
+  /** Where the client trains; null for the quick list of own kit. */
+  void setRoom(UUID id, @Nullable UUID roomId);
 
   /** Sets the no-progression flag, as a screening finds it. */
   void setNoProgression(UUID id, boolean on);

@@ -20,11 +20,29 @@ public interface Limits {
       @Nullable String why,
       LocalDate from,
       @Nullable LocalDate until,
-      @Nullable LocalDate review) {}
+      @Nullable LocalDate review,
+      @Nullable UUID attachmentId,
+      @Nullable UUID clearanceId) {
+    public NewLimit(
+        String axisId,
+        Side side,
+        int cap,
+        Strength strength,
+        String source,
+        @Nullable String why,
+        LocalDate from,
+        @Nullable LocalDate until,
+        @Nullable LocalDate review) {
+      this(axisId, side, cap, strength, source, why, from, until, review, null, null);
+    }
+  }
 
   /** All limits of a client, past and lifted ones included. */
   List<Limit> of(UUID clientId);
 
   /** Sets a limit; returns its id. A 422 problem when it cannot be right. */
   UUID add(UUID clientId, NewLimit limit);
+
+  /** Lifts a limit of the client, FIRM or not, on a clearance's word. */
+  void liftBy(UUID clientId, UUID limitId, UUID clearanceId, String reason);
 }

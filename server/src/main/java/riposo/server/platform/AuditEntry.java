@@ -26,6 +26,10 @@ public class AuditEntry {
   @Column(name = "subject_id")
   public UUID subjectId;
 
+  /** The client it is about; null for what concerns none. */
+  @Column(name = "client_id")
+  public @Nullable UUID clientId;
+
   @Column(length = 1000)
   public @Nullable String detail;
 

@@ -13,7 +13,11 @@ public class Json {
   Json(JsonMapper mapper) {
     // What was stored under an older shape stays readable; requests are read strictly elsewhere.
     this.mapper =
-        mapper.rebuild().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
+        mapper
+            .rebuild()
+            .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .build();
   }
 
   public String write(Object value) {

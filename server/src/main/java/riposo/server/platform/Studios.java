@@ -14,7 +14,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class Studios {
   /** A studio as shown. */
-  public record Studio(UUID id, String name, String zone, String emergencyNumber) {}
+  public record Studio(
+      UUID id,
+      String name,
+      String zone,
+      String emergencyNumber,
+      String massUnit,
+      String glucoseUnit) {}
 
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -27,7 +33,8 @@ public class Studios {
   }
 
   public Studio current() {
-    return jdbc.sql("select id, name, zone, emergency_number from studio where id = ?")
+    return jdbc.sql(
+            "select id, name, zone, emergency_number, mass_unit, glucose_unit from studio where id = ?")
         .param(StudioContext.current().toString())
         .query(
             (rs, n) ->
@@ -35,9 +42,22 @@ public class Studios {
                     UUID.fromString(rs.getString("id")),
                     rs.getString("name"),
                     rs.getString("zone"),
-                    rs.getString("emergency_number")))
+                    rs.getString("emergency_number"),
+                    rs.getString("mass_unit"),
+                    rs.getString("glucose_unit")))
         .optional()
         .orElseThrow(() -> Problems.notFound("studio", StudioContext.current()));
+  }
+
+  /** Changes the signed-in studio; the zone must be known to Java. */
+  @Transactional
+  public void change(
+      String name, String zone, String emergencyNumber, String massUnit, String glucoseUnit) {
+    jdbc.sql(
+            "update studio set name = ?, zone = ?, emergency_number = ?, mass_unit = ?, glucose_unit = ? where id = ?")
+        .params(
+            name, zone, emergencyNumber, massUnit, glucoseUnit, StudioContext.current().toString())
+        .update();
   }
 
   public Instant now() {

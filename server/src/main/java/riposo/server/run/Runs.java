@@ -6,13 +6,23 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.plan.Timeline;
 import riposo.core.run.RunState;
-import riposo.core.screening.Pressure;
+import riposo.core.today.TodayCheck;
 import riposo.server.adapt.AdaptedPlans.AdaptedView;
 
 /** Runs, for the other modules. */
 public interface Runs {
-  /** What was asked before the start. */
-  record Today(@Nullable Integer painBefore, @Nullable Pressure pressure, List<String> cautions) {}
+  /**
+   * What was asked before the start.
+   *
+   * @param dose how today cuts the plan; null in runs from before it was asked
+   * @param reasons why, with the professional's own where another dose was picked
+   */
+  record Today(
+      @Nullable Integer painBefore,
+      List<String> cautions,
+      TodayCheck.@Nullable Dose dose,
+      @Nullable List<String> reasons,
+      @Nullable UUID checkId) {}
 
   /** A run with its folded state. */
   record Run(
@@ -38,13 +48,8 @@ public interface Runs {
 
   Run require(UUID id);
 
-  /** Starts a run; refuses like the screen does. */
-  UUID start(
-      UUID clientId,
-      UUID planId,
-      int painBefore,
-      @Nullable Pressure pressure,
-      @Nullable String reason);
+  /** Checks today and starts a run; refuses like the screen does. */
+  UUID start(UUID clientId, UUID planId, TodayCheck.Given given, @Nullable String reason);
 
   /** Stores events of a device. */
   void record(UUID runId, List<riposo.core.run.RunEvent> events);

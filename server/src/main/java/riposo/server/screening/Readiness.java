@@ -2,10 +2,16 @@ package riposo.server.screening;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.screening.Assessment.SugarRules;
+import riposo.core.screening.CareNote;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
+import riposo.core.screening.PulseFacts;
+import riposo.core.screening.ReadingKind;
 
 /** The standing outcome of a client, for the other modules. */
 public interface Readiness {
@@ -15,26 +21,47 @@ public interface Readiness {
    * @param screenedOn date of the newest screening; null when there is none
    * @param outcome null when there is no screening
    * @param findings open findings of the standing line, clearances taken off
-   * @param pressureReading a blood pressure reading is required before a run
+   * @param readings readings required before a run
    * @param maternity the maternity lines of blood pressure apply
+   * @param highSpine spinal injury at T6 or above
    * @param undecided proposals of the newest screening not yet decided
+   * @param notes what to keep in mind that no limit can say
    */
   record ClientStanding(
       @Nullable LocalDate screenedOn,
       @Nullable Outcome outcome,
       List<Finding> findings,
-      boolean pressureReading,
+      Set<ReadingKind> readings,
       boolean maternity,
+      boolean highSpine,
       @Nullable String gestation,
-      int undecided) {}
+      int undecided,
+      List<CareNote> notes,
+      SugarRules sugarRules,
+      PulseFacts pulse) {}
 
   ClientStanding of(UUID clientId);
 
   /** Stores a signed screening; returns its id. */
-  UUID take(UUID clientId, java.util.Map<String, String> answers, String signedClient);
+  UUID take(UUID clientId, Map<String, String> answers, String signedClient);
+
+  /** Records a clearance that covers these findings. */
+  void clear(
+      UUID clientId,
+      String role,
+      String name,
+      LocalDate givenOn,
+      LocalDate validUntil,
+      Set<String> covers);
 
   /** Accepts every proposal of a screening. */
   void acceptAll(UUID screeningId);
+
+  /** A clearance that ends soon or has ended, for the day sheet. */
+  record Ending(UUID clientId, LocalDate validUntil, String from) {}
+
+  /** Clearances in force that end within 14 days. */
+  List<Ending> ending(UUID clientId);
 
   /** Events of other modules that count as findings: runs ended at the stop panel. */
   interface StopEvents {

@@ -31,6 +31,9 @@ import riposo.core.adapt.Rejection;
 import riposo.core.adapt.Situation;
 import riposo.core.adapt.StairRung;
 import riposo.core.adapt.Standing;
+import riposo.core.adapt.TodayDose;
+import riposo.core.dose.Dose;
+import riposo.core.kit.Room;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
@@ -126,6 +129,10 @@ class AdaptService implements AdaptedPlans {
 
   @Override
   public AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date) {
+    return adapt(clientId, planId, date, TodayDose.AS_PLANNED);
+  }
+
+  private AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date, TodayDose today) {
     Clients.Client client = clients.require(clientId);
     Map<String, Pin> pinned = new HashMap<>();
     for (PinRow p : pins.findByClientIdAndPlanId(clientId, planId)) {
@@ -142,7 +149,8 @@ class AdaptService implements AdaptedPlans {
         client.kit(),
         standings.standings(clientId),
         pinned,
-        client.mobility());
+        client.mobility(),
+        today);
   }
 
   @GetMapping
@@ -155,15 +163,21 @@ class AdaptService implements AdaptedPlans {
 
   @Override
   public AdaptedView view(UUID clientId, UUID planId, LocalDate date) {
+    return view(clientId, planId, date, TodayDose.AS_PLANNED);
+  }
+
+  @Override
+  public AdaptedView view(UUID clientId, UUID planId, LocalDate date, TodayDose today) {
     Plans.Plan plan = plans.require(planId);
-    AdaptedPlan a = adapt(clientId, planId, date);
+    AdaptedPlan a = adapt(clientId, planId, date, today);
+    List<Room.Printed> printed = clients.require(clientId).printed();
     boolean shorter = a.workSeconds() < plan.plan().format().work();
     int cycle = plan.plan().format().work() + plan.plan().format().rest();
     return new AdaptedView(
         planId,
         plan.name(),
         date,
-        a.slots().stream().map(this::slot).toList(),
+        a.slots().stream().map(x -> slot(x, printed)).toList(),
         a.planned(),
         a.timeline(),
         a.checks().stream().map(Wording::check).toList(),
@@ -327,7 +341,8 @@ class AdaptService implements AdaptedPlans {
         key
             + ": "
             + wording.performed(form)
-            + (reason == null ? "" : ", passing advised limits: " + reason));
+            + (reason == null ? "" : ", passing advised limits: " + reason),
+        clientId);
     return view(clientId, planId, today);
   }
 
@@ -339,7 +354,7 @@ class AdaptService implements AdaptedPlans {
         .ifPresent(
             p -> {
               pins.delete(p);
-              audit.changed("released", "slot", p.id, key);
+              audit.changed("released", "slot", p.id, key, clientId);
             });
     pins.flush();
     return view(clientId, planId, studios.today());
@@ -374,7 +389,7 @@ class AdaptService implements AdaptedPlans {
         .orElseGet(() -> catalogue.movement(slot.askedId()).familyId());
   }
 
-  private SlotView slot(AdaptedSlot s) {
+  private SlotView slot(AdaptedSlot s, List<Room.Printed> printed) {
     List<PartView> parts = new ArrayList<>();
     for (int i = 0; i < s.result().parts().size(); i++) {
       Performed p = s.result().parts().get(i);
@@ -389,7 +404,7 @@ class AdaptService implements AdaptedPlans {
               m == null ? List.of("Breathe low, long out") : m.cues(),
               m != null && m.demands().pressure() >= 1,
               s.doses().get(i),
-              Wording.dose(s.doses().get(i))));
+              doseText(s.doses().get(i), printed)));
     }
     List<RejectionView> rejections =
         s.result().rejections().stream()
@@ -427,6 +442,19 @@ class AdaptService implements AdaptedPlans {
         s.released(),
         s.result().allRest(),
         stairFamily(s));
+  }
+
+  /** The dose in words, with what is printed on the weight where that is not kilograms. */
+  private static String doseText(Dose d, List<Room.Printed> printed) {
+    String text = Wording.dose(d);
+    Integer grams = d.grams();
+    return grams == null || grams == 0
+        ? text
+        : printed.stream()
+            .filter(p -> p.grams() == grams && !p.words().endsWith(" kg"))
+            .findFirst()
+            .map(p -> text + " (" + p.words() + ")")
+            .orElse(text);
   }
 
   private static List<String> sentences(Rejection r) {

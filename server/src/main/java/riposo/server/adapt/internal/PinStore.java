@@ -6,6 +6,8 @@ import java.util.UUID;
 import riposo.server.platform.Store;
 
 interface PinStore extends Store<PinRow> {
+  List<PinRow> findByClientId(UUID clientId);
+
   List<PinRow> findByClientIdAndPlanId(UUID clientId, UUID planId);
 
   Optional<PinRow> findByClientIdAndPlanIdAndSlotKey(UUID clientId, UUID planId, String slotKey);

@@ -94,5 +94,7 @@ final class CheckInRows {
 
   interface MessageStore extends Store<Message> {
     List<Message> findByRunId(UUID runId);
+
+    List<Message> findByClientId(UUID clientId);
   }
 }

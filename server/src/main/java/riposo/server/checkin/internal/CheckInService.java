@@ -100,7 +100,7 @@ class CheckInService implements CheckIns {
             "Four taps tell us how yesterday's session sat with you. Open from tomorrow morning, for three days:\n"
                 + link,
             link));
-    audit.changed("sent", "check-in", c.id, client.name());
+    audit.changed("sent", "check-in", c.id, null, client.id());
   }
 
   /**
@@ -150,7 +150,8 @@ class CheckInService implements CheckIns {
     c.answeredAt = studios.now();
     c.answer = json.write(answer);
     store.saveAndFlush(c);
-    audit.changed("answered", "check-in", id, "pain " + answer.pain() + ", " + answer.compared());
+    audit.changed(
+        "answered", "check-in", id, "pain " + answer.pain() + ", " + answer.compared(), c.clientId);
     publisher.publishEvent(new Answered(c.runId, c.clientId));
   }
 

@@ -6,6 +6,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
@@ -48,4 +49,13 @@ class ClientRow extends Owned {
 
   @Column(columnDefinition = "longtext")
   public String kit;
+
+  @Column(columnDefinition = "longtext")
+  public String record = "{}";
+
+  @Column(name = "room_id")
+  public @Nullable UUID roomId;
+
+  @Column(name = "archived_on")
+  public @Nullable LocalDate archivedOn;
 }

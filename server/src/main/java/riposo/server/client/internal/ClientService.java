@@ -9,11 +9,13 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,12 +25,15 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.Kitbag;
 import riposo.core.dose.Weight;
+import riposo.core.kit.Room;
 import riposo.core.movement.Kit;
 import riposo.core.plan.Mobility;
 import riposo.core.tolerance.School;
+import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
@@ -64,32 +69,202 @@ class ClientService implements Clients {
       @NotNull @Size(max = 20, message = "At most 20 kinds of kit.") Set<Kit> kit,
       @NotNull @Size(max = 30, message = "At most 30 weights.") List<Weight> weights) {}
 
+  /** Where a client trains; null for the quick list of own kit. */
+  record Place(@Nullable UUID roomId) {}
+
   private final ClientStore store;
+  private final RoomStore rooms;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
+  private final ObjectProvider<SitterSource> sitters;
 
-  ClientService(ClientStore store, Json json, Audit audit, Studios studios) {
+  ClientService(
+      ClientStore store,
+      RoomStore rooms,
+      Json json,
+      Audit audit,
+      Studios studios,
+      ObjectProvider<SitterSource> sitters) {
     this.store = store;
+    this.rooms = rooms;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
+    this.sitters = sitters;
   }
 
   @Override
-  @GetMapping
   public List<Client> all() {
+    return list(false);
+  }
+
+  /** Active clients by name; with the archived ones where asked. */
+  @GetMapping
+  List<Client> list(@RequestParam(defaultValue = "false") boolean archived) {
     LocalDate today = studios.today();
     return store.findAll().stream()
+        .filter(r -> archived || r.archivedOn == null)
         .map(r -> client(r, today))
         .sorted(Comparator.comparing(Client::name))
         .toList();
   }
 
   @Override
-  @GetMapping("/{id}")
-  public Client require(@PathVariable UUID id) {
+  public Client require(UUID id) {
     return client(store.require(id, "client"), studios.today());
+  }
+
+  /** One client; that somebody looked is on record, once a day. */
+  @GetMapping("/{id}")
+  Client open(@PathVariable UUID id) {
+    Client c = require(id);
+    audit.saw(id);
+    return c;
+  }
+
+  @Override
+  public Client requireActive(UUID id) {
+    Client c = require(id);
+    if (c.archivedOn() != null) {
+      throw Problems.refused("archived", c.name() + " is archived: restore the client first.");
+    }
+    ClientRecord.Consent consent = c.record().consent();
+    if (consent != null
+        && consent.withdrawnOn() != null
+        && !consent.withdrawnOn().isAfter(studios.today())) {
+      throw Problems.refused(
+          "consent-withdrawn",
+          "Consent was withdrawn on " + consent.withdrawnOn() + ": nothing new is recorded.");
+    }
+    return c;
+  }
+
+  /** Replaces the client record. */
+  @PutMapping("/{id}/record")
+  Client record(
+      @PathVariable UUID id,
+      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+      @Valid @RequestBody ClientRecord body) {
+    ClientRow row = store.require(id, "client");
+    if (row.version != Versions.of(ifMatch)) {
+      throw Problems.stale(client(row, studios.today()).record(), body);
+    }
+    check(body);
+    keep(row, body);
+    return client(row, studios.today());
+  }
+
+  private void check(ClientRecord body) {
+    LocalDate today = studios.today();
+    ClientRecord.Consent consent = body.consent();
+    if (consent != null) {
+      if (consent.on().isAfter(today)) {
+        throw Problems.field(
+            "/consent/on", "The consent is dated " + consent.on() + ", after today.");
+      }
+      if (consent.withdrawnOn() != null && consent.withdrawnOn().isBefore(consent.on())) {
+        throw Problems.field("/consent/withdrawnOn", "It is withdrawn before it was given.");
+      }
+    }
+    Integer max = body.measuredMaximum();
+    Integer rest = body.restingPulse();
+    if (max != null && rest != null && rest + 10 > max) {
+      throw Problems.field(
+          "/restingPulse",
+          "A resting pulse of " + rest + " is not under the maximum of " + max + ".");
+    }
+    for (int i = 0; i < body.operations().size(); i++) {
+      LocalDate on = body.operations().get(i).on();
+      if (on != null && on.isAfter(today)) {
+        throw Problems.field("/operations/" + i + "/on", "The date " + on + " lies after today.");
+      }
+    }
+    for (int i = 0; i < body.conditions().size(); i++) {
+      LocalDate since = body.conditions().get(i).since();
+      if (since != null && since.isAfter(today)) {
+        throw Problems.field(
+            "/conditions/" + i + "/since", "The date " + since + " lies after today.");
+      }
+    }
+  }
+
+  private void keep(ClientRow row, ClientRecord body) {
+    List<String> changed = new ArrayList<>();
+    ClientRecord before = json.read(row.record, ClientRecord.class);
+    for (java.lang.reflect.RecordComponent c : ClientRecord.class.getRecordComponents()) {
+      try {
+        if (!java.util.Objects.equals(
+            c.getAccessor().invoke(before), c.getAccessor().invoke(body))) {
+          changed.add(c.getName());
+        }
+      } catch (ReflectiveOperationException e) {
+        throw new IllegalStateException(e);
+      }
+    }
+    row.record = json.write(body);
+    store.saveAndFlush(row);
+    audit.changed("changed", "client record", row.id, String.join(", ", changed), row.id);
+  }
+
+  @Override
+  public void setRecord(UUID id, ClientRecord record) {
+    check(record);
+    keep(store.require(id, "client"), record);
+  }
+
+  @Override
+  public UUID addRoom(String name, @Nullable UUID clientId, Room room) {
+    RoomRow row = new RoomRow();
+    row.createdAt = studios.now();
+    row.name = name;
+    row.clientId = clientId;
+    row.body = json.write(room);
+    rooms.saveAndFlush(row);
+    audit.changed("added", "room", row.id, name, clientId);
+    return row.id;
+  }
+
+  @Override
+  public void setRoom(UUID id, @Nullable UUID roomId) {
+    place(id, new Place(roomId));
+  }
+
+  /** Sets where the client trains: a studio room or the own home. */
+  @PutMapping("/{id}/place")
+  Client place(@PathVariable UUID id, @Valid @RequestBody Place body) {
+    ClientRow row = store.require(id, "client");
+    String name = "own kit, the quick list";
+    if (body.roomId() != null) {
+      RoomRow room = rooms.require(body.roomId(), "room");
+      if (room.clientId != null && !room.clientId.equals(id)) {
+        throw Problems.field("/roomId", "This is the home of another client.");
+      }
+      name = room.name;
+    }
+    row.roomId = body.roomId();
+    store.saveAndFlush(row);
+    audit.changed("changed", "client", id, "trains at: " + name, id);
+    return client(row, studios.today());
+  }
+
+  /** Archives: kept, but out of the lists and not to be trained. */
+  @PostMapping("/{id}/archive")
+  Client archive(@PathVariable UUID id) {
+    return archived(id, studios.today(), "archived");
+  }
+
+  @PostMapping("/{id}/restore")
+  Client restore(@PathVariable UUID id) {
+    return archived(id, null, "restored");
+  }
+
+  private Client archived(UUID id, @Nullable LocalDate on, String action) {
+    ClientRow row = store.require(id, "client");
+    row.archivedOn = on;
+    store.saveAndFlush(row);
+    audit.changed(action, "client", id, row.name, id);
+    return client(row, studios.today());
   }
 
   @PostMapping
@@ -98,7 +273,7 @@ class ClientService implements Clients {
     row.createdAt = studios.now();
     fill(row, form);
     store.saveAndFlush(row);
-    audit.changed("added", "client", row.id, row.name);
+    audit.changed("added", "client", row.id, row.name, row.id);
     return ResponseEntity.status(201).body(client(row, studios.today()));
   }
 
@@ -118,7 +293,8 @@ class ClientService implements Clients {
         "changed",
         "client",
         id,
-        before + " → " + row.name + ", " + row.school + ", goal effort " + row.goalEffort);
+        before + " → " + row.name + ", " + row.school + ", goal effort " + row.goalEffort,
+        id);
     return client(row, studios.today());
   }
 
@@ -150,7 +326,8 @@ class ClientService implements Clients {
           "changed",
           "client",
           id,
-          on ? "no progression set by screening" : "no progression lifted by screening");
+          on ? "no progression set by screening" : "no progression lifted by screening",
+          id);
     }
   }
 
@@ -181,6 +358,21 @@ class ClientService implements Clients {
   }
 
   private Client client(ClientRow r, LocalDate today) {
+    Kitbag own = json.read(r.kit, Kitbag.class);
+    ClientRecord record = json.read(r.record, ClientRecord.class);
+    RoomRow room = r.roomId == null ? null : rooms.findById(r.roomId).orElse(null);
+    Kitbag kit = own;
+    List<String> refused = List.of();
+    List<Room.Printed> printed = List.of();
+    if (room != null) {
+      SitterSource source = sitters.getIfAvailable();
+      Room.Usable usable =
+          json.read(room.body, Room.class)
+              .usableBy(source == null ? Room.Sitter.ANYONE : source.sitter(r.id, record.kneeCm()));
+      kit = usable.bag();
+      refused = usable.refused();
+      printed = usable.printed();
+    }
     return new Client(
         r.id,
         r.version,
@@ -196,6 +388,12 @@ class ClientService implements Clients {
         r.usualPain,
         r.goalEffort,
         r.noProgression,
-        json.read(r.kit, Kitbag.class));
+        kit,
+        own,
+        room == null ? null : new RoomName(room.id, room.name),
+        refused,
+        printed,
+        record,
+        r.archivedOn);
   }
 }

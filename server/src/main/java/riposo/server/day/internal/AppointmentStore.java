@@ -6,4 +6,6 @@ import riposo.server.platform.Store;
 
 interface AppointmentStore extends Store<AppointmentRow> {
   List<AppointmentRow> findByOnDateOrderByAtTime(LocalDate day);
+
+  List<AppointmentRow> findByClientId(java.util.UUID clientId);
 }

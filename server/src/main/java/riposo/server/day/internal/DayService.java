@@ -120,7 +120,10 @@ class DayService implements Appointments {
   DayView day() {
     LocalDate today = studios.today();
     List<SessionView> sessions =
-        store.findByOnDateOrderByAtTime(today).stream().map(a -> session(a, today)).toList();
+        store.findByOnDateOrderByAtTime(today).stream()
+            .filter(a -> clients.require(a.clientId).archivedOn() == null)
+            .map(a -> session(a, today))
+            .toList();
     return new DayView(today, sessions, waits(today));
   }
 
@@ -245,6 +248,19 @@ class DayService implements Appointments {
             new WaitView(
                 "LIMITS", c.id(), c.name(), s.undecided() + " proposed limits to decide", null));
       }
+      for (Readiness.Ending e : readiness.ending(c.id())) {
+        waits.add(
+            new WaitView(
+                "ENDING",
+                c.id(),
+                c.name(),
+                "clearance of "
+                    + e.from()
+                    + (e.validUntil().equals(today)
+                        ? " ends today"
+                        : " ends on " + Wording.day(e.validUntil())),
+                null));
+      }
       List<Limit> all = limits.of(c.id());
       long due = all.stream().filter(l -> l.reviewDueOn(today)).count();
       if (due > 0) {
@@ -288,7 +304,7 @@ class DayService implements Appointments {
 
   @Override
   public UUID add(UUID clientId, UUID planId, LocalDate date, LocalTime time) {
-    clients.require(clientId);
+    clients.requireActive(clientId);
     adapted.view(clientId, planId, date);
     AppointmentRow row = new AppointmentRow();
     row.createdAt = studios.now();
@@ -297,7 +313,7 @@ class DayService implements Appointments {
     row.onDate = date;
     row.atTime = time;
     store.saveAndFlush(row);
-    audit.changed("added", "appointment", row.id, date + " " + time);
+    audit.changed("added", "appointment", row.id, date + " " + time, clientId);
     return row.id;
   }
 
@@ -317,7 +333,7 @@ class DayService implements Appointments {
   DayView remove(@PathVariable UUID id) {
     AppointmentRow row = store.require(id, "session");
     store.delete(row);
-    audit.changed("removed", "appointment", id, row.onDate + " " + row.atTime);
+    audit.changed("removed", "appointment", id, row.onDate + " " + row.atTime, row.clientId);
     store.flush();
     return day();
   }

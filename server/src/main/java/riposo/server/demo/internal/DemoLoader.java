@@ -22,6 +22,8 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import riposo.core.adapt.Kitbag;
 import riposo.core.dose.Weight;
+import riposo.core.kit.Band;
+import riposo.core.kit.Room;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Kit;
@@ -35,9 +37,11 @@ import riposo.core.run.RunEvent;
 import riposo.core.screening.Pressure;
 import riposo.core.screening.Question;
 import riposo.core.screening.Screening;
+import riposo.core.today.TodayCheck;
 import riposo.core.tolerance.NextDay;
 import riposo.core.tolerance.School;
 import riposo.server.checkin.CheckIns;
+import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
 import riposo.server.day.Appointments;
 import riposo.server.limit.Limits;
@@ -141,6 +145,9 @@ class DemoLoader implements ApplicationRunner {
     corentin(today, start, plan);
     rashid(today, plan);
     benedikt(today, plan);
+    aurelio(today, plan);
+    bruna(today);
+    hall(today);
     at(
         today.minusDays(1),
         15,
@@ -160,6 +167,184 @@ class DemoLoader implements ApplicationRunner {
                 2000));
   }
 
+  /** Lung disease and Parkinson; a clearance that ends in nine days. */
+  private void aurelio(LocalDate today, Map<String, UUID> plan) {
+    LocalDate day = today.minusDays(20);
+    UUID id =
+        started(
+            day,
+            "Aurelio Pask",
+            69,
+            "sing a whole verse standing",
+            "lung disease, Parkinson",
+            Mobility.SLOW,
+            School.PAIN_FREE,
+            null,
+            0,
+            4,
+            Map.of(
+                "lung.ever",
+                "yes",
+                "lung.flare",
+                "yes",
+                "nerve.any",
+                "yes",
+                "parkinson",
+                "yes",
+                "active.now",
+                "no"),
+            500,
+            1000,
+            2000);
+    at(
+        day,
+        12,
+        () -> {
+          screening.clear(
+              id, "doctor", "A. Brenner", day, today.plusDays(9), Set.of("standing.lung-flare"));
+          clients.setRecord(id, record(null, 72, null, "Livia Pask", "555 0142", today));
+        });
+    at(today, 7, () -> appointments.add(id, plan.get("chair"), today, LocalTime.of(16, 30)));
+  }
+
+  /** Waits for a clearance: an aneurysm found on a scan, nothing from the surgeon yet. */
+  private void bruna(LocalDate today) {
+    at(
+        today.minusDays(3),
+        11,
+        () -> {
+          UUID id =
+              client(
+                  "Bruna Keel",
+                  67,
+                  today,
+                  "dance at the harbour feast",
+                  "aneurysm, waits for the surgeon's word",
+                  Mobility.USUAL,
+                  School.PAIN_FREE,
+                  null,
+                  0,
+                  5,
+                  1000,
+                  2000);
+          screening.take(
+              id,
+              answers(Map.of("heart.ever", "yes", "aneurysm", "yes", "active.now", "yes")),
+              "Bruna Keel");
+        });
+  }
+
+  /** The hall's kit, two homes, and what is on record beyond the form. */
+  private void hall(LocalDate today) {
+    at(
+        today.minusDays(1),
+        16,
+        () -> {
+          Map<String, UUID> by = new HashMap<>();
+          clients.all().forEach(c -> by.put(c.name(), c.id()));
+          List<Band> bands =
+              List.of(
+                  new Band(
+                      "green",
+                      150,
+                      List.of(
+                          new Band.Measured(50, 1200),
+                          new Band.Measured(100, 2000),
+                          new Band.Measured(200, 3400)),
+                      true,
+                      8),
+                  new Band(
+                      "blue, latex-free", 140, List.of(new Band.Measured(100, 2900)), false, 4));
+          Room room =
+              new Room(
+                  List.of(
+                      new Room.Chair("stacking chair", 46, false, false, true, false, 14),
+                      new Room.Chair("office chair", 48, true, true, true, false, 1),
+                      new Room.Chair("lounge chair", 40, true, false, false, false, 2)),
+                  List.of(
+                      dumbbell("1", Room.MassUnit.KG, 8),
+                      dumbbell("2", Room.MassUnit.KG, 8),
+                      dumbbell("5", Room.MassUnit.LB, 4),
+                      dumbbell("3", Room.MassUnit.KG, 4),
+                      dumbbell("5", Room.MassUnit.KG, 2)),
+                  List.of(new Room.StandIn(Room.StandIn.Kind.CAN_400, 0, 6)),
+                  bands,
+                  List.of(10, 15),
+                  true,
+                  92,
+                  Set.of(Kit.MAT, Kit.PAD, Kit.CUSHION, Kit.WEDGE, Kit.TOWEL, Kit.BALL),
+                  List.of());
+          clients.addRoom("Big room", null, room);
+          UUID home =
+              clients.addRoom(
+                  "Rashid's kitchen",
+                  by.get("Rashid Temur"),
+                  new Room(
+                      List.of(new Room.Chair("kitchen chair", 45, false, false, true, false, 2)),
+                      List.of(),
+                      List.of(
+                          new Room.StandIn(Room.StandIn.Kind.CAN_400, 0, 2),
+                          new Room.StandIn(Room.StandIn.Kind.BOTTLE, 1000, 2)),
+                      List.of(bands.get(1)),
+                      List.of(),
+                      true,
+                      90,
+                      Set.of(Kit.TOWEL, Kit.CUSHION),
+                      List.of()));
+          UUID rashid = by.get("Rashid Temur");
+          if (rashid != null) {
+            clients.setRoom(rashid, home);
+          }
+          by.forEach(
+              (name, id) -> {
+                if (name.equals("Benedikt Aalto")) {
+                  clients.setRecord(
+                      id,
+                      record(
+                          new ClientRecord.Medicine(
+                              "beta-blocker, morning", ClientRecord.Effect.SLOWS_PULSE),
+                          62,
+                          null,
+                          "Saara Aalto",
+                          "555 0117",
+                          today));
+                } else if (name.equals("Odile Varga")) {
+                  clients.setRecord(id, record(null, 74, 44, "Matyas Varga", "555 0133", today));
+                }
+              });
+        });
+  }
+
+  private static Room.Dumbbell dumbbell(String printed, Room.MassUnit unit, int count) {
+    return new Room.Dumbbell(new java.math.BigDecimal(printed), unit, count);
+  }
+
+  private static ClientRecord record(
+      ClientRecord.@Nullable Medicine medicine,
+      int restingPulse,
+      @Nullable Integer kneeCm,
+      String contact,
+      String phone,
+      LocalDate today) {
+    return new ClientRecord(
+        null,
+        null,
+        medicine == null ? null : List.of(medicine),
+        null,
+        contact,
+        phone,
+        null,
+        null,
+        kneeCm,
+        restingPulse,
+        null,
+        false,
+        null,
+        null,
+        null,
+        new ClientRecord.Consent(today.minusDays(20), "the client", null));
+  }
+
   private void odile(LocalDate today, LocalDate start, Map<String, UUID> plan) {
     UUID id =
         started(
@@ -176,10 +361,16 @@ class DemoLoader implements ApplicationRunner {
             Map.of(
                 "bone.low",
                 "yes",
+                "joint.any",
+                "yes",
                 "shoulder.pain",
                 "yes",
                 "shoulder.side",
                 "right",
+                "shoulder.kind",
+                "stiff",
+                "falls.any",
+                "yes",
                 "falls.two",
                 "yes",
                 "active.now",
@@ -212,7 +403,7 @@ class DemoLoader implements ApplicationRunner {
               plan.get("steady"),
               d,
               10,
-              1,
+              0,
               null,
               (slot, family) -> {
                 boolean strong = session % 3 != 1 && !flare;
@@ -232,7 +423,7 @@ class DemoLoader implements ApplicationRunner {
                 checkIns.answer(
                     run,
                     new NextDay(
-                        flare ? 3 : 1,
+                        flare ? 3 : 0,
                         flare ? NextDay.Compared.WORSE : NextDay.Compared.SAME,
                         false,
                         Set.of())));
@@ -258,7 +449,15 @@ class DemoLoader implements ApplicationRunner {
             null,
             0,
             6,
-            Map.of("pregnancy.now", "yes", "pregnancy.due", due.toString(), "active.now", "yes"),
+            Map.of(
+                "birth.any",
+                "yes",
+                "pregnancy.now",
+                "yes",
+                "pregnancy.due",
+                due.toString(),
+                "active.now",
+                "yes"),
             2000,
             4000,
             5000);
@@ -298,7 +497,8 @@ class DemoLoader implements ApplicationRunner {
             "tendon, Dr. Ek 2 Oct",
             2,
             7,
-            Map.of("knee.pain", "yes", "knee.side", "left", "active.now", "yes"),
+            Map.of(
+                "joint.any", "yes", "knee.pain", "yes", "knee.side", "left", "active.now", "yes"),
             4000,
             6000,
             8000);
@@ -352,7 +552,7 @@ class DemoLoader implements ApplicationRunner {
             null,
             1,
             5,
-            Map.of("falls.two", "yes"),
+            Map.of("falls.any", "yes", "falls.two", "yes", "frail", "yes"),
             500,
             1000);
     at(
@@ -396,7 +596,7 @@ class DemoLoader implements ApplicationRunner {
         begun,
         () -> {
           appointments.add(id, plan.get("chair"), today, LocalTime.of(9, 0));
-          UUID run = runs.start(id, plan.get("chair"), 1, null, null);
+          UUID run = runs.start(id, plan.get("chair"), said(1, null), null);
           Runs.Run r = runs.require(run);
           List<RunEvent> events = new ArrayList<>();
           events.add(event(begun, 0, RunEvent.Kind.START, null));
@@ -461,7 +661,7 @@ class DemoLoader implements ApplicationRunner {
         16,
         () ->
             live(
-                runs.start(id, plan.get("chair"), 1, null, null),
+                runs.start(id, plan.get("chair"), said(1, null), null),
                 (slot, family) -> new Said(6, 0, null, 1)));
   }
 
@@ -483,7 +683,8 @@ class DemoLoader implements ApplicationRunner {
                   0,
                   4,
                   1000);
-          screening.take(id, answers(Map.of("fatigue.after", "yes")), "Rashid Temur");
+          screening.take(
+              id, answers(Map.of("energy.any", "yes", "fatigue.after", "yes")), "Rashid Temur");
           appointments.add(id, plan.get("short"), today, LocalTime.of(15, 0));
         });
   }
@@ -511,10 +712,30 @@ class DemoLoader implements ApplicationRunner {
               screening.take(
                   id,
                   answers(
-                      Map.of("heart.event", "yes", "disease.known", "yes", "pressure.high", "yes")),
+                      Map.of(
+                          "heart.ever",
+                          "yes",
+                          "heart.event",
+                          "yes",
+                          "heart.event.date",
+                          today.minusWeeks(8).toString(),
+                          "heart.device",
+                          "none",
+                          "pressure.high",
+                          "yes",
+                          "medicine.any",
+                          "yes",
+                          "medicine.rate",
+                          "yes")),
                   "Benedikt Aalto"));
           appointments.add(id, plan.get("chair"), today, LocalTime.of(11, 15));
         });
+  }
+
+  /** A good night, and the readings the client's conditions ask for. */
+  private static TodayCheck.Given said(int pain, @Nullable Pressure pressure) {
+    return new TodayCheck.Given(
+        pressure, null, false, null, null, null, false, null, 7, 7, pain, false, false, Set.of());
   }
 
   /** What is said of a set; over is how many repetitions more than asked. */
@@ -536,7 +757,7 @@ class DemoLoader implements ApplicationRunner {
     AsOfClock.asOf(
         moment(day, hour, 0),
         () -> {
-          id[0] = runs.start(client, plan, painBefore, pressure, null);
+          id[0] = runs.start(client, plan, said(painBefore, pressure), null);
           live(id[0], says);
         });
     at(day, hour + 1, () -> runs.close(id[0], 5, "GOOD"));

@@ -54,6 +54,13 @@ class LimitRow extends Owned {
 
   @Nullable UUID replaces;
 
+  @Column(name = "attachment_id")
+  @Nullable UUID attachmentId;
+
+  /** The clearance that set it, or that lifted it. */
+  @Column(name = "clearance_id")
+  @Nullable UUID clearanceId;
+
   Limit toCore() {
     return new Limit(id, axis, side, cap, strength, source, from, until, liftedFrom);
   }

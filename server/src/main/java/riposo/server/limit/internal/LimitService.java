@@ -5,8 +5,10 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.TreeMap;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
@@ -18,12 +20,17 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.core.kit.Room;
+import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.wording.Wording;
+import riposo.server.client.Attachments;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
@@ -35,7 +42,7 @@ import riposo.server.platform.Versions;
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 @Transactional
-class LimitService implements Limits {
+class LimitService implements Limits, Clients.SitterSource {
   /** A limit as shown. */
   record LimitView(
       UUID id,
@@ -55,7 +62,8 @@ class LimitService implements Limits {
       State state,
       @Nullable LocalDate liftedFrom,
       @Nullable String liftedReason,
-      @Nullable UUID replaces) {}
+      @Nullable UUID replaces,
+      Attachments.@Nullable Attachment attachment) {}
 
   /** Where a limit stands today. */
   enum State {
@@ -79,7 +87,29 @@ class LimitService implements Limits {
           String source,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String why,
       @NotNull(message = "Give the first day.") LocalDate from,
-      @Nullable LocalDate until) {}
+      @Nullable LocalDate until,
+      @Nullable LocalDate review,
+      @Nullable UUID attachmentId) {}
+
+  /** What one axis and side comes to on a date, and the limit that decides it. */
+  record CombinedRow(
+      String axisId,
+      String axisWords,
+      Side side,
+      int cap,
+      String words,
+      UUID limitId,
+      Strength strength,
+      String source,
+      @Nullable LocalDate until,
+      boolean reviewDue,
+      int looser) {}
+
+  /** A day on which the limits change, and how. */
+  record ChangeDay(LocalDate date, List<String> begins, List<String> ends) {}
+
+  /** All limits of a date combined, and the days before and after it on which they change. */
+  record Combined(LocalDate date, List<CombinedRow> rows, List<ChangeDay> changes) {}
 
   /** Lifting an ADVISED limit. */
   record Lift(
@@ -91,12 +121,109 @@ class LimitService implements Limits {
   private final Clients clients;
   private final Audit audit;
   private final Studios studios;
+  private final Attachments attachments;
 
-  LimitService(LimitStore store, Clients clients, Audit audit, Studios studios) {
+  LimitService(
+      LimitStore store, Clients clients, Audit audit, Studios studios, Attachments attachments) {
     this.store = store;
     this.clients = clients;
     this.audit = audit;
     this.studios = studios;
+    this.attachments = attachments;
+  }
+
+  @Override
+  public Room.Sitter sitter(UUID clientId, @Nullable Integer kneeCm) {
+    Caps caps = Caps.on(studios.today(), of(clientId));
+    return new Room.Sitter(
+        kneeCm,
+        caps.cap(Axis.LOW_CHAIR, Side.BOTH) == 0,
+        caps.cap(Axis.act(Act.BAND_LATEX), Side.BOTH) == 0);
+  }
+
+  /** The limits of any date combined: the lowest cap per axis and side, and which limit it is. */
+  @GetMapping("/clients/{clientId}/limits/on")
+  Combined on(
+      @PathVariable UUID clientId, @RequestParam(required = false) @Nullable LocalDate date) {
+    clients.require(clientId);
+    LocalDate today = studios.today();
+    LocalDate day = date == null ? today : date;
+    if (day.isBefore(today.minusYears(5)) || day.isAfter(today.plusYears(5))) {
+      throw Problems.field(
+          "/date", "Limits are shown five years back and ahead; " + day + " is not.");
+    }
+    List<Limit> all = of(clientId);
+    Caps caps = Caps.on(day, all);
+    List<CombinedRow> rows = new ArrayList<>();
+    for (int cell = 0; cell < Axis.CELLS; cell++) {
+      List<Limit> behind = caps.cap(cell) == Integer.MAX_VALUE ? List.of() : caps.behind(cell);
+      if (behind.isEmpty()) {
+        continue;
+      }
+      Limit by = behind.get(0);
+      Axis axis = Axis.ofCell(cell);
+      Side side = Axis.sideOfCell(cell);
+      int last = rows.size() - 1;
+      if (side == Side.RIGHT
+          && last >= 0
+          && rows.get(last).axisId().equals(axis.id)
+          && rows.get(last).limitId().equals(by.id())) {
+        rows.set(last, row(axis, Side.BOTH, caps, by));
+      } else {
+        rows.add(row(axis, side, caps, by));
+      }
+    }
+    TreeMap<LocalDate, ChangeDay> changes = new TreeMap<>();
+    for (Limit l : all) {
+      String words = Wording.limit(l.axisId(), l.side(), l.cap());
+      mark(changes, l.from(), words, true, today);
+      LocalDate end =
+          l.liftedFrom() != null
+              ? l.liftedFrom()
+              : l.strength() == Strength.ADVISED && l.until() != null
+                  ? l.until().plusDays(1)
+                  : null;
+      if (end != null) {
+        mark(changes, end, words, false, today);
+      }
+    }
+    return new Combined(day, rows, List.copyOf(changes.values()));
+  }
+
+  private static void mark(
+      TreeMap<LocalDate, ChangeDay> changes,
+      LocalDate day,
+      String words,
+      boolean begins,
+      LocalDate today) {
+    if (day.isBefore(today.minusDays(60)) || day.isAfter(today.plusDays(400))) {
+      return;
+    }
+    ChangeDay c =
+        changes.computeIfAbsent(day, d -> new ChangeDay(d, new ArrayList<>(), new ArrayList<>()));
+    (begins ? c.begins() : c.ends()).add(words);
+  }
+
+  private static CombinedRow row(Axis axis, Side side, Caps caps, Limit by) {
+    Side one = side == Side.BOTH && axis.sided ? Side.LEFT : side;
+    int cap = caps.cap(axis.cell(one));
+    int looser =
+        (int)
+            caps.active().stream()
+                .filter(l -> l.axis() == axis && l.side().covers(one) && !l.id().equals(by.id()))
+                .count();
+    return new CombinedRow(
+        axis.id,
+        axis.words,
+        side,
+        cap,
+        Wording.limit(axis.id, side, cap),
+        by.id(),
+        by.strength(),
+        by.source(),
+        by.until(),
+        by.reviewDueOn(caps.day()),
+        looser);
   }
 
   @Override
@@ -111,7 +238,7 @@ class LimitService implements Limits {
     }
     LimitRow row = new LimitRow();
     row.createdAt = studios.now();
-    row.clientId = clients.require(clientId).id();
+    row.clientId = clients.requireActive(clientId).id();
     row.axis = n.axisId();
     row.side = n.side();
     row.cap = n.cap();
@@ -120,7 +247,13 @@ class LimitService implements Limits {
     row.why = n.why();
     row.from = n.from();
     row.until = n.until();
-    row.review = n.review();
+    row.review =
+        n.review() != null
+            ? n.review()
+            : n.until() != null ? n.until() : studios.today().plusWeeks(12);
+    Attachments.Attachment file = attachments.of(clientId, n.attachmentId());
+    row.attachmentId = file == null ? null : file.id();
+    row.clearanceId = n.clearanceId();
     if (n.until() != null && n.until().isBefore(n.from())) {
       throw Problems.field(
           "/until", "The last day " + n.until() + " lies before the first day " + n.from() + ".");
@@ -128,7 +261,11 @@ class LimitService implements Limits {
     Problems.at("/cap", row::toCore);
     store.saveAndFlush(row);
     audit.changed(
-        "set", "limit", row.id, words(row) + " (" + row.source + ", " + row.strength + ")");
+        "set",
+        "limit",
+        row.id,
+        words(row) + " (" + row.source + ", " + row.strength + ")",
+        clientId);
     return row.id;
   }
 
@@ -137,6 +274,22 @@ class LimitService implements Limits {
     return Axis.all().stream()
         .map(a -> new AxisView(a.id, a.words, a.unit.name(), a.sided, a.greatest))
         .toList();
+  }
+
+  /** A limit in words, before it is set. */
+  record LimitWords(String words) {}
+
+  @GetMapping("/axes/words")
+  LimitWords words(@RequestParam String axisId, @RequestParam Side side, @RequestParam int cap) {
+    if (!Axis.exists(axisId)) {
+      throw Problems.field("/axisId", "There is no such demand axis: " + axisId + ".");
+    }
+    Axis axis = Axis.of(axisId);
+    if (cap < 0 || cap > axis.greatest) {
+      throw Problems.field(
+          "/cap", "It lies between 0 and " + Wording.amount(axis, axis.greatest) + ".");
+    }
+    return new LimitWords(Wording.limit(axisId, axis.sided ? side : Side.BOTH, cap));
   }
 
   @GetMapping("/clients/{clientId}/limits")
@@ -176,6 +329,11 @@ class LimitService implements Limits {
         throw firm();
       }
     }
+    if (old.strength == Strength.ADVISED
+        && looser(old, f)
+        && (f.why() == null || f.why().isBlank())) {
+      throw Problems.field("/why", "This makes the limit looser: say why; the reason is kept.");
+    }
     UUID fresh = add(old.clientId, newLimit(f));
     LimitRow row = store.require(fresh, "limit");
     row.replaces = old.id;
@@ -194,6 +352,29 @@ class LimitService implements Limits {
     }
     lift(row, body.reason());
     return view(row, studios.today());
+  }
+
+  private static boolean looser(LimitRow old, LimitForm f) {
+    boolean ends = f.until() != null && (old.until == null || f.until().isBefore(old.until));
+    return !f.axisId().equals(old.axis)
+        || f.side() != old.side && f.side() != Side.BOTH
+        || f.cap() > old.cap
+        || f.from().isAfter(old.from)
+        || ends;
+  }
+
+  @Override
+  public void liftBy(UUID clientId, UUID limitId, UUID clearanceId, String reason) {
+    LimitRow row = store.require(limitId, "limit");
+    if (!row.clientId.equals(clientId)) {
+      throw Problems.notFound("limit", limitId);
+    }
+    if (row.liftedFrom != null) {
+      throw Problems.refused(
+          "already-lifted", "This limit was lifted on " + row.liftedFrom + " already.");
+    }
+    row.clearanceId = clearanceId;
+    lift(row, reason);
   }
 
   private LimitRow current(UUID id, @Nullable String ifMatch, Object sent) {
@@ -217,7 +398,7 @@ class LimitService implements Limits {
     row.liftedFrom = studios.today();
     row.liftedReason = reason;
     store.saveAndFlush(row);
-    audit.changed("lifted", "limit", row.id, words(row) + ": " + reason);
+    audit.changed("lifted", "limit", row.id, words(row) + ": " + reason, row.clientId);
   }
 
   private static NewLimit newLimit(LimitForm f) {
@@ -230,14 +411,16 @@ class LimitService implements Limits {
         f.why(),
         f.from(),
         f.until(),
-        f.until());
+        f.review(),
+        f.attachmentId(),
+        null);
   }
 
   private static String words(LimitRow r) {
     return Wording.limit(r.axis, r.side, r.cap);
   }
 
-  private static LimitView view(LimitRow r, LocalDate today) {
+  private LimitView view(LimitRow r, LocalDate today) {
     Limit l = r.toCore();
     Axis axis = l.axis();
     State state =
@@ -266,6 +449,7 @@ class LimitService implements Limits {
         state,
         r.liftedFrom,
         r.liftedReason,
-        r.replaces);
+        r.replaces,
+        attachments.of(r.clientId, r.attachmentId));
   }
 }

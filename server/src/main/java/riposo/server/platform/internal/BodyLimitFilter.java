@@ -18,12 +18,23 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class BodyLimitFilter extends OncePerRequestFilter {
   static final long MOST = 256 * 1024;
+  static final long MOST_ATTACHED = 10 * 1024 * 1024;
   static final String SENTENCE = "This is larger than 256 kB; nothing was read or saved.";
+  static final String ATTACHED = "This file is larger than 10 MB; nothing was saved.";
 
   /** Thrown while reading a body that turns out too long. */
   static final class TooLarge extends IOException {
-    TooLarge() {
-      super(SENTENCE);
+    TooLarge(String sentence) {
+      super(sentence);
+    }
+
+    static String sentence(Throwable e) {
+      for (Throwable t = e; t != null; t = t.getCause()) {
+        if (t instanceof TooLarge) {
+          return String.valueOf(t.getMessage());
+        }
+      }
+      return SENTENCE;
     }
 
     static boolean in(Throwable e) {
@@ -40,14 +51,17 @@ class BodyLimitFilter extends OncePerRequestFilter {
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
-    if (request.getContentLengthLong() > MOST) {
+    boolean attached = request.getRequestURI().endsWith("/attachments");
+    long most = attached ? MOST_ATTACHED : MOST;
+    String sentence = attached ? ATTACHED : SENTENCE;
+    if (request.getContentLengthLong() > most) {
       response.setStatus(413);
       response.setContentType("application/problem+json");
       response
           .getWriter()
           .write(
               "{\"type\":\"urn:riposo:problem:too-large\",\"status\":413,\"code\":\"too-large\",\"detail\":\""
-                  + SENTENCE
+                  + sentence
                   + "\"}");
       return;
     }
@@ -55,7 +69,7 @@ class BodyLimitFilter extends OncePerRequestFilter {
         new HttpServletRequestWrapper(request) {
           @Override
           public ServletInputStream getInputStream() throws IOException {
-            return new Counting(super.getInputStream());
+            return new Counting(super.getInputStream(), most, sentence);
           }
         },
         response);
@@ -63,10 +77,14 @@ class BodyLimitFilter extends OncePerRequestFilter {
 
   private static final class Counting extends ServletInputStream {
     private final ServletInputStream in;
+    private final long most;
+    private final String sentence;
     private long read;
 
-    Counting(ServletInputStream in) {
+    Counting(ServletInputStream in, long most, String sentence) {
       this.in = in;
+      this.most = most;
+      this.sentence = sentence;
     }
 
     @Override
@@ -85,8 +103,8 @@ class BodyLimitFilter extends OncePerRequestFilter {
 
     private void count(int n) throws TooLarge {
       read += n;
-      if (read > MOST) {
-        throw new TooLarge();
+      if (read > most) {
+        throw new TooLarge(sentence);
       }
     }
 

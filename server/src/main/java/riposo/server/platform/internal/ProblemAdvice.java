@@ -127,7 +127,9 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
       WebRequest request) {
     if (BodyLimitFilter.TooLarge.in(e)) {
       return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)
-          .body(detail(HttpStatus.CONTENT_TOO_LARGE, "too-large", BodyLimitFilter.SENTENCE));
+          .body(
+              detail(
+                  HttpStatus.CONTENT_TOO_LARGE, "too-large", BodyLimitFilter.TooLarge.sentence(e)));
     }
     String pointer = "";
     String sentence = "The request is not readable.";

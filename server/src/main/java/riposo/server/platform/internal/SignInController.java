@@ -44,7 +44,9 @@ class SignInController {
       @Nullable String name,
       @Nullable String studio,
       @Nullable String emergencyNumber,
-      @Nullable LocalDate today) {}
+      @Nullable LocalDate today,
+      @Nullable String massUnit,
+      @Nullable String glucoseUnit) {}
 
   private final AuthenticationProvider accounts;
   private final SecurityContextRepository contexts;
@@ -93,9 +95,15 @@ class SignInController {
   Me me() {
     Professional p = StudioContext.professional();
     if (p == null) {
-      return new Me(null, null, null, null);
+      return new Me(null, null, null, null, null, null);
     }
     Studios.Studio s = studios.current();
-    return new Me(p.displayName(), s.name(), s.emergencyNumber(), studios.today());
+    return new Me(
+        p.displayName(),
+        s.name(),
+        s.emergencyNumber(),
+        studios.today(),
+        s.massUnit(),
+        s.glucoseUnit());
   }
 }

@@ -41,6 +41,9 @@ class RunRow extends Owned {
 
   @Nullable String reason;
 
+  @Column(name = "check_id")
+  @Nullable UUID checkId;
+
   @Column(name = "effort_after")
   @Nullable Integer effortAfter;
 

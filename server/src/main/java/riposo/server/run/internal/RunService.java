@@ -14,6 +14,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.ResponseEntity;
@@ -24,6 +25,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.core.adapt.TodayDose;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
@@ -33,7 +35,7 @@ import riposo.core.run.RunEvent;
 import riposo.core.run.RunState;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
-import riposo.core.screening.Pressure;
+import riposo.core.today.TodayCheck;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.client.Clients;
@@ -45,23 +47,23 @@ import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import riposo.server.screening.Readiness;
+import riposo.server.screening.TodayChecks;
 
 /** Starting a run, its events, and what is said after. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 @Transactional
 class RunService implements Runs, Readiness.StopEvents {
-  /** Readings and a word before the start. */
+  /**
+   * A start: today's check, and a word where one is wanted.
+   *
+   * @param dose another dose than the check's, with a reason; never past what rules today out
+   */
   record Start(
       @NotNull UUID clientId,
       @NotNull UUID planId,
-      @NotNull(message = "Ask for pain now, 0 to 10.")
-          @Min(value = 0, message = "Pain runs from 0 to 10.")
-          @Max(value = 10, message = "Pain runs from 0 to 10.")
-          Integer painBefore,
-      @Nullable Integer systolic,
-      @Nullable Integer diastolic,
-      boolean unwell,
+      @Nullable UUID checkId,
+      TodayCheck.@Nullable Dose dose,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
 
   /** Events of a device. */
@@ -89,6 +91,7 @@ class RunService implements Runs, Readiness.StopEvents {
   private final Clients clients;
   private final Readiness readiness;
   private final Limits limits;
+  private final TodayChecks checks;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
@@ -101,6 +104,7 @@ class RunService implements Runs, Readiness.StopEvents {
       Clients clients,
       Readiness readiness,
       Limits limits,
+      TodayChecks checks,
       Json json,
       Audit audit,
       Studios studios,
@@ -111,6 +115,7 @@ class RunService implements Runs, Readiness.StopEvents {
     this.clients = clients;
     this.readiness = readiness;
     this.limits = limits;
+    this.checks = checks;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
@@ -119,7 +124,7 @@ class RunService implements Runs, Readiness.StopEvents {
 
   @PostMapping("/runs")
   ResponseEntity<Run> start(@Valid @RequestBody Start body) {
-    clients.require(body.clientId());
+    clients.requireActive(body.clientId());
     Readiness.ClientStanding standing = readiness.of(body.clientId());
     boolean reason = body.reason() != null && !body.reason().isBlank();
     if (standing.outcome() == null) {
@@ -143,8 +148,21 @@ class RunService implements Runs, Readiness.StopEvents {
           .filter(f -> f.outcome() == Outcome.ASK_FIRST)
           .forEach(f -> wanted.add(f.text()));
     }
-    Today today = today(body, standing);
-    AdaptedPlans.AdaptedView view = adapted.view(body.clientId(), body.planId(), studios.today());
+    TodayChecks.Checked checked = checks.require(body.clientId(), body.checkId());
+    TodayCheck.Result result = checked.result();
+    TodayCheck.Dose dose = body.dose() == null ? result.dose() : body.dose();
+    if (dose == TodayCheck.Dose.NOT_TODAY) {
+      throw Problems.refused("not-today", "Not today.", result.doseReasons());
+    }
+    if (dose.compareTo(result.dose()) < 0) {
+      wanted.add("Today's check says " + words(result.dose()) + ", picked: " + words(dose) + ".");
+    }
+    AdaptedPlans.AdaptedView view =
+        adapted.view(
+            body.clientId(),
+            body.planId(),
+            studios.today(),
+            new TodayDose(dose, result.effortCap(), result.noLongHolds(), result.wobbly()));
     if (view.sessionStrength() == Strength.FIRM) {
       throw Problems.refused(
           "firm-limit", "A firm limit on the session closes this plan.", view.sessionProblems());
@@ -168,14 +186,22 @@ class RunService implements Runs, Readiness.StopEvents {
     row.planName = view.planName();
     row.onDate = studios.today();
     row.adapted = json.write(view);
-    row.today = json.write(today);
+    List<String> cautions =
+        result.findings().stream().map(Finding::text).collect(Collectors.toList());
+    List<String> reasons = new ArrayList<>(result.doseReasons());
+    if (dose != result.dose()) {
+      reasons.add("Picked: " + words(dose) + (reason ? ", " + body.reason() : "") + ".");
+    }
+    row.today = json.write(new Today(checked.pain(), cautions, dose, reasons, checked.id()));
+    row.checkId = checked.id();
     row.reason = reason ? String.valueOf(body.reason()).trim() : null;
     store.saveAndFlush(row);
     audit.changed(
         "started",
         "run",
         row.id,
-        row.planName + (row.reason == null ? "" : ", reason: " + row.reason));
+        row.planName + ", " + words(dose) + (row.reason == null ? "" : ", reason: " + row.reason),
+        row.clientId);
     return ResponseEntity.status(201).body(run(row));
   }
 
@@ -191,46 +217,13 @@ class RunService implements Runs, Readiness.StopEvents {
     return Broken.of(Caps.on(today, limits.of(clientId)), demand);
   }
 
-  private static Today today(Start body, Readiness.ClientStanding standing) {
-    if (body.unwell()) {
-      throw Problems.refused(
-          "not-today", "Fever, infection, vomiting or a new symptom: not today.");
-    }
-    Pressure p = null;
-    List<String> cautions = new ArrayList<>();
-    if (body.systolic() != null && body.diastolic() != null) {
-      int s = body.systolic();
-      int d = body.diastolic();
-      p = Problems.at("/systolic", () -> new Pressure(s, d));
-      for (Finding f : p.findings(standing.maternity(), false, false)) {
-        if (f.outcome() == Outcome.URGENT || f.outcome() == Outcome.NOT_TODAY) {
-          throw Problems.refused(f.outcome() == Outcome.URGENT ? "urgent" : "not-today", f.text());
-        }
-        cautions.add(f.text());
-      }
-    } else if (standing.pressureReading()) {
-      throw Problems.field(
-          "/systolic", "A blood pressure reading is required before this client starts.");
-    }
-    if (body.painBefore() >= 7) {
-      throw Problems.refused(
-          "not-today", "Pain " + body.painBefore() + " of 10 before starting: not today.");
-    }
-    return new Today(body.painBefore(), p, cautions);
+  private static String words(TodayCheck.Dose dose) {
+    return dose.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
   }
 
   @Override
-  public UUID start(
-      UUID clientId, UUID planId, int painBefore, @Nullable Pressure p, @Nullable String reason) {
-    Start form =
-        new Start(
-            clientId,
-            planId,
-            painBefore,
-            p == null ? null : p.systolic(),
-            p == null ? null : p.diastolic(),
-            false,
-            reason);
+  public UUID start(UUID clientId, UUID planId, TodayCheck.Given given, @Nullable String reason) {
+    Start form = new Start(clientId, planId, checks.check(clientId, given), null, reason);
     return java.util.Objects.requireNonNull(start(form).getBody()).id();
   }
 
@@ -292,7 +285,7 @@ class RunService implements Runs, Readiness.StopEvents {
     RunState state = fold(row, view);
     row.status = state.status();
     if (state.status() == RunState.Status.STOPPED && before != RunState.Status.STOPPED) {
-      audit.changed("stopped", "run", id, "stop panel: " + state.stopSign());
+      audit.changed("stopped", "run", id, "stop panel: " + state.stopSign(), row.clientId);
       row.minutes = (int) Math.round(state.activeMs() / 60000.0);
       publisher.publishEvent(new RunStopped(id, row.clientId));
     } else if (state.status() == RunState.Status.FINISHED && before != RunState.Status.FINISHED) {
@@ -342,7 +335,8 @@ class RunService implements Runs, Readiness.StopEvents {
         "closed",
         "run",
         id,
-        "effort " + body.effort() + ", " + body.feel() + ", by " + StudioContext.who());
+        "effort " + body.effort() + ", " + body.feel() + ", by " + StudioContext.who(),
+        row.clientId);
     publisher.publishEvent(new RunClosed(id, row.clientId));
     return run(row);
   }

@@ -28,4 +28,7 @@ class ClearanceRow extends Owned {
   String covers;
 
   @Nullable String note;
+
+  @Column(name = "attachment_id")
+  @Nullable UUID attachmentId;
 }

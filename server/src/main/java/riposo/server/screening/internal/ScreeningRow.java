@@ -25,6 +25,9 @@ class ScreeningRow extends Owned {
   @Column(columnDefinition = "longtext")
   String assessment;
 
+  @Column(name = "question_set")
+  int questionSet;
+
   @Column(name = "signed_client")
   String signedClient;
 

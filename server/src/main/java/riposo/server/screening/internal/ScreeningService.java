@@ -6,31 +6,33 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Proposal;
+import riposo.core.limit.Strength;
 import riposo.core.screening.Assessment;
-import riposo.core.screening.Clearance;
+import riposo.core.screening.CareNote;
 import riposo.core.screening.Finding;
-import riposo.core.screening.Gestation;
-import riposo.core.screening.OpenFinding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.Question;
 import riposo.core.screening.Screening;
@@ -42,25 +44,24 @@ import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
-import riposo.server.screening.Readiness;
+import riposo.server.platform.Versions;
 import tools.jackson.core.type.TypeReference;
 
-/** Screenings, proposals decided one by one, clearances, and the standing outcome. */
+/** Screenings, their drafts, and proposals decided one by one. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 @Transactional
-class ScreeningService implements Readiness {
+class ScreeningService {
   private static final TypeReference<Map<String, String>> ANSWERS = new TypeReference<>() {};
-  private static final TypeReference<Set<String>> RULES = new TypeReference<>() {};
 
   /** Answers so far, by question id. */
   record Answers(
-      @NotNull @Size(max = 100, message = "At most 100 answers.")
+      @NotNull @Size(max = 200, message = "At most 200 answers.")
           Map<String, @Size(max = 40, message = "At most 40 characters.") String> answers) {}
 
   /** A signed screening. */
   record Signed(
-      @NotNull @Size(max = 100, message = "At most 100 answers.")
+      @NotNull @Size(max = 200, message = "At most 200 answers.")
           Map<String, @Size(max = 40, message = "At most 40 characters.") String> answers,
       @NotBlank(message = "The client signs with a typed name.")
           @Size(max = 120, message = "At most 120 characters.")
@@ -75,6 +76,7 @@ class ScreeningService implements Readiness {
       String unit,
       int cap,
       int greatest,
+      Strength strength,
       String why,
       String source,
       LocalDate from,
@@ -89,6 +91,7 @@ class ScreeningService implements Readiness {
       Outcome today,
       List<Finding> findings,
       List<ProposalView> proposals,
+      List<CareNote> notes,
       List<String> visible,
       List<String> missing,
       Map<String, String> errors,
@@ -112,61 +115,48 @@ class ScreeningService implements Readiness {
           @Pattern(regexp = "ACCEPTED|CHANGED|DECLINED", message = "Accept, change or decline.")
           String decision,
       @Nullable Integer cap,
+      @Nullable LocalDate from,
       @Nullable LocalDate until,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
 
-  /** A clearance as sent. */
-  record ClearanceForm(
-      @NotBlank(message = "Say what they are: doctor, midwife, physiotherapist.")
-          @Size(max = 40, message = "At most 40 characters.")
-          String role,
-      @NotBlank(message = "Give their name.") @Size(max = 120, message = "At most 120 characters.")
-          String name,
-      @NotNull(message = "Give the date.") LocalDate givenOn,
-      @NotNull(message = "Give the last day it is good for.") LocalDate validUntil,
-      @NotEmpty(message = "Say which findings it covers.") Set<String> covers,
-      @Nullable @Size(max = 400, message = "At most 400 characters.") String note) {}
+  /** A screening half done; version to send back with If-Match, null when there is none yet. */
+  record DraftView(
+      @Nullable Long version,
+      Map<String, String> answers,
+      @Nullable Instant changedAt,
+      @Nullable String changedBy) {}
 
-  /** A clearance as shown. */
-  record ClearanceView(
-      UUID id,
-      String role,
-      String name,
-      LocalDate givenOn,
-      LocalDate validUntil,
-      Set<String> covers,
-      @Nullable String note,
-      boolean expired) {}
+  /** Proposals to accept in one go. */
+  record AcceptKeys(
+      @NotEmpty(message = "Say which proposals.") @Size(max = 200, message = "At most 200 at once.")
+          List<@NotBlank String> keys) {}
 
   private final ScreeningStores.Screenings screenings;
   private final ScreeningStores.Decisions decisions;
-  private final ScreeningStores.Clearances clearances;
+  private final ScreeningStores.Drafts drafts;
   private final Clients clients;
   private final Limits limits;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
-  private final ObjectProvider<StopEvents> stops;
 
   ScreeningService(
       ScreeningStores.Screenings screenings,
       ScreeningStores.Decisions decisions,
-      ScreeningStores.Clearances clearances,
+      ScreeningStores.Drafts drafts,
       Clients clients,
       Limits limits,
       Json json,
       Audit audit,
-      Studios studios,
-      ObjectProvider<StopEvents> stops) {
+      Studios studios) {
     this.screenings = screenings;
     this.decisions = decisions;
-    this.clearances = clearances;
+    this.drafts = drafts;
     this.clients = clients;
     this.limits = limits;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
-    this.stops = stops;
   }
 
   @GetMapping("/screening/questions")
@@ -182,7 +172,7 @@ class ScreeningService implements Readiness {
 
   @PostMapping("/clients/{clientId}/screenings")
   ResponseEntity<ScreeningView> take(@PathVariable UUID clientId, @Valid @RequestBody Signed body) {
-    clients.require(clientId);
+    clients.requireActive(clientId);
     LocalDate today = studios.today();
     Assessment a = Screening.assess(body.answers(), today);
     if (!a.complete()) {
@@ -193,46 +183,108 @@ class ScreeningService implements Readiness {
       throw Problems.fields(fields);
     }
     List<ScreeningRow> earlier = screenings.findByClientIdOrderByNumberDesc(clientId);
+    ScreeningRow last = earlier.isEmpty() ? null : earlier.get(0);
+    if (last != null
+        && last.takenOn.equals(today)
+        && last.questionSet == Screening.SET
+        && last.signedClient.equals(body.signedClient().trim())
+        && asked(a, body).equals(json.read(last.answers, ANSWERS))) {
+      // sent twice: the same screening, not a new version
+      return ResponseEntity.ok(view(last, earlier.size() > 1 ? earlier.get(1) : null));
+    }
     ScreeningRow row = new ScreeningRow();
     row.createdAt = studios.now();
+    row.questionSet = Screening.SET;
     row.clientId = clientId;
     row.number = earlier.isEmpty() ? 1 : earlier.get(0).number + 1;
     row.takenOn = today;
-    Map<String, String> asked = new LinkedHashMap<>();
-    a.visible()
-        .forEach(
-            id -> {
-              if (body.answers().get(id) != null && !body.answers().get(id).isBlank()) {
-                asked.put(id, body.answers().get(id));
-              }
-            });
-    row.answers = json.write(asked);
+    row.answers = json.write(asked(a, body));
     row.assessment = json.write(a);
     row.signedClient = body.signedClient().trim();
     row.signedProfessional = StudioContext.who();
     screenings.saveAndFlush(row);
+    drafts.findByClientId(clientId).ifPresent(drafts::delete);
     clients.setNoProgression(clientId, a.noProgression());
     audit.changed(
         "signed",
         "screening",
         row.id,
-        "version " + row.number + ", " + a.standing() + " / " + a.today());
+        "version " + row.number + ", " + a.standing() + " / " + a.today(),
+        clientId);
     return ResponseEntity.status(201).body(view(row, earlier.isEmpty() ? null : earlier.get(0)));
   }
 
-  @Override
-  public UUID take(UUID clientId, Map<String, String> answers, String signedClient) {
-    return java.util.Objects.requireNonNull(
-            take(clientId, new Signed(answers, signedClient)).getBody())
-        .id();
+  private static Map<String, String> asked(Assessment a, Signed body) {
+    Map<String, String> asked = new LinkedHashMap<>();
+    for (String id : a.visible()) {
+      String answer = body.answers().get(id);
+      if (answer != null && !answer.isBlank()) {
+        asked.put(id, answer);
+      }
+    }
+    return asked;
   }
 
-  @Override
-  public void acceptAll(UUID screeningId) {
+  void acceptAll(UUID screeningId) {
     ScreeningRow row = screenings.require(screeningId, "screening");
     for (Proposal p : json.read(row.assessment, Assessment.class).proposals()) {
-      decide(screeningId, new ProposalDecision(p.key(), "ACCEPTED", null, null, null));
+      decide(screeningId, accepted(p.key()));
     }
+  }
+
+  private static ProposalDecision accepted(String key) {
+    return new ProposalDecision(key, "ACCEPTED", null, null, null, null);
+  }
+
+  /** The screening half done, or nothing yet. */
+  @GetMapping("/clients/{clientId}/screening-draft")
+  DraftView draft(@PathVariable UUID clientId) {
+    clients.require(clientId);
+    return drafts
+        .findByClientId(clientId)
+        .map(this::view)
+        .orElse(new DraftView(null, Map.of(), null, null));
+  }
+
+  /** Keeps a screening half done; If-Match carries the version it was read with, none at first. */
+  @PutMapping("/clients/{clientId}/screening-draft")
+  DraftView keep(
+      @PathVariable UUID clientId,
+      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+      @Valid @RequestBody Answers body) {
+    clients.requireActive(clientId);
+    DraftRow row = drafts.findByClientId(clientId).orElse(null);
+    if (row != null && (ifMatch == null || row.version != Versions.of(ifMatch))) {
+      throw Problems.stale(view(row), body);
+    }
+    if (row == null) {
+      row = new DraftRow();
+      row.createdAt = studios.now();
+      row.clientId = clientId;
+    }
+    row.answers = json.write(body.answers());
+    row.changedAt = studios.now();
+    row.changedBy = StudioContext.who();
+    drafts.saveAndFlush(row);
+    return view(row);
+  }
+
+  /** Throws the draft away. */
+  @DeleteMapping("/clients/{clientId}/screening-draft")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void discard(@PathVariable UUID clientId) {
+    clients.require(clientId);
+    drafts.findByClientId(clientId).ifPresent(drafts::delete);
+  }
+
+  private DraftView view(DraftRow r) {
+    return new DraftView(r.version, json.read(r.answers, ANSWERS), r.changedAt, r.changedBy);
+  }
+
+  /** Accepts several proposals at once, each recorded on its own. */
+  @PostMapping("/screenings/{id}/decisions/accept")
+  List<ProposalView> accept(@PathVariable UUID id, @Valid @RequestBody AcceptKeys body) {
+    return body.keys().stream().distinct().map(k -> decide(id, accepted(k))).toList();
   }
 
   @GetMapping("/clients/{clientId}/screenings")
@@ -272,7 +324,16 @@ class ScreeningService implements Readiness {
     if (!body.decision().equals("DECLINED")) {
       boolean changed = body.decision().equals("CHANGED");
       int cap = changed && body.cap() != null ? body.cap() : p.cap();
+      LocalDate from = changed && body.from() != null ? body.from() : p.from();
       LocalDate until = changed && body.until() != null ? body.until() : p.until();
+      if (p.strength() == Strength.FIRM
+          && (cap > p.cap()
+              || from.isAfter(p.from())
+              || until != null && (p.until() == null || until.isBefore(p.until())))) {
+        throw Problems.refused(
+            "firm-limit",
+            "This limit is firm by the law of the condition: it can be set tighter here; only a recorded clearance lifts or loosens it.");
+      }
       String source = p.condition() + ", screening " + Wording.day(row.takenOn);
       d.limitId =
           limits.add(
@@ -284,145 +345,17 @@ class ScreeningService implements Readiness {
                   p.strength(),
                   source,
                   changed ? p.why() + " Changed: " + d.reason : p.why(),
-                  p.from(),
+                  from,
                   until,
                   p.review()));
+    } else if (p.strength() == Strength.FIRM) {
+      throw Problems.refused(
+          "firm-limit",
+          "This limit is firm by the law of the condition: accept it, then lift it by the clinician's recorded word.");
     }
     decisions.saveAndFlush(d);
-    audit.changed("decided", "proposal", d.id, p.key() + " " + d.decision);
+    audit.changed("decided", "proposal", d.id, p.key() + " " + d.decision, row.clientId);
     return proposal(p, decisions.findByScreeningId(id));
-  }
-
-  @GetMapping("/clients/{clientId}/clearances")
-  List<ClearanceView> clearances(@PathVariable UUID clientId) {
-    clients.require(clientId);
-    LocalDate today = studios.today();
-    return clearances.findByClientIdOrderByGivenOnDesc(clientId).stream()
-        .map(
-            c ->
-                new ClearanceView(
-                    c.id,
-                    c.role,
-                    c.name,
-                    c.givenOn,
-                    c.validUntil,
-                    json.read(c.covers, RULES),
-                    c.note,
-                    c.validUntil.isBefore(today)))
-        .toList();
-  }
-
-  @PostMapping("/clients/{clientId}/clearances")
-  ResponseEntity<ClientStanding> clear(
-      @PathVariable UUID clientId, @Valid @RequestBody ClearanceForm f) {
-    clients.require(clientId);
-    LocalDate today = studios.today();
-    if (f.givenOn().isAfter(today)) {
-      throw Problems.field("/givenOn", "The clearance is dated " + f.givenOn() + ", after today.");
-    }
-    if (f.validUntil().isBefore(f.givenOn())) {
-      throw Problems.field("/validUntil", "It ends before it begins.");
-    }
-    if (f.validUntil().isAfter(f.givenOn().plusMonths(12))) {
-      throw Problems.field("/validUntil", "A clearance is good for 12 months at most.");
-    }
-    Set<String> open =
-        findings(clientId).stream().map(x -> x.finding().rule()).collect(Collectors.toSet());
-    for (String rule : f.covers()) {
-      if (!open.contains(rule)) {
-        throw Problems.field("/covers", "There is no finding " + rule + " to cover.");
-      }
-    }
-    ClearanceRow row = new ClearanceRow();
-    row.createdAt = studios.now();
-    row.clientId = clientId;
-    row.role = f.role().trim();
-    row.name = f.name().trim();
-    row.givenOn = f.givenOn();
-    row.validUntil = f.validUntil();
-    row.covers = json.write(f.covers());
-    row.note = f.note();
-    clearances.saveAndFlush(row);
-    audit.changed(
-        "recorded", "clearance", row.id, row.role + " " + row.name + " covers " + f.covers());
-    return ResponseEntity.status(201).body(of(clientId));
-  }
-
-  @GetMapping("/clients/{clientId}/readiness")
-  @Override
-  public ClientStanding of(@PathVariable UUID clientId) {
-    clients.require(clientId);
-    LocalDate today = studios.today();
-    List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
-    List<OpenFinding> all = findings(clientId);
-    List<Clearance> cleared =
-        clearances.findByClientIdOrderByGivenOnDesc(clientId).stream()
-            .map(c -> new Clearance(c.givenOn, c.validUntil, json.read(c.covers, RULES)))
-            .toList();
-    List<Finding> open = OpenFinding.standing(all, cleared, today);
-    if (rows.isEmpty()) {
-      return new ClientStanding(
-          null,
-          open.isEmpty() ? null : OpenFinding.outcome(open, false),
-          open,
-          false,
-          false,
-          null,
-          0);
-    }
-    ScreeningRow last = rows.get(0);
-    Assessment a = json.read(last.assessment, Assessment.class);
-    Map<String, String> answers = json.read(last.answers, ANSWERS);
-    boolean hasLimits = limits.of(clientId).stream().anyMatch(l -> l.activeOn(today));
-    String gestation = null;
-    if (answers.get("pregnancy.due") != null) {
-      try {
-        gestation = Gestation.on(today, LocalDate.parse(answers.get("pregnancy.due"))).toString();
-      } catch (IllegalArgumentException e) {
-        gestation = "past 42+0";
-      }
-    }
-    boolean maternity =
-        gestation != null
-            || List.of("yes", "unsure").contains(answers.getOrDefault("birth.recent", "no"));
-    int undecided = a.proposals().size() - decisions.findByScreeningId(last.id).size();
-    return new ClientStanding(
-        last.takenOn,
-        OpenFinding.outcome(open, hasLimits || !a.proposals().isEmpty()),
-        open,
-        a.pressureReading(),
-        maternity,
-        gestation,
-        undecided);
-  }
-
-  private List<OpenFinding> findings(UUID clientId) {
-    List<OpenFinding> all = new ArrayList<>();
-    boolean newest = true;
-    for (ScreeningRow row : screenings.findByClientIdOrderByNumberDesc(clientId)) {
-      for (Finding f : json.read(row.assessment, Assessment.class).findings()) {
-        all.add(new OpenFinding(f, row.takenOn, newest));
-      }
-      newest = false;
-    }
-    stops.ifAvailable(
-        s ->
-            s.stopDays(clientId)
-                .forEach(
-                    day ->
-                        all.add(
-                            new OpenFinding(
-                                new Finding(
-                                    OpenFinding.STOP_EVENT,
-                                    Outcome.CLEARANCE_ONLY,
-                                    "A run ended at the stop panel on "
-                                        + Wording.day(day)
-                                        + ": a clearance dated after it is wanted.",
-                                    "handbook 2 and 8, the stricter",
-                                    null),
-                                day,
-                                true))));
-    return all;
   }
 
   private ScreeningView view(ScreeningRow r, @Nullable ScreeningRow before) {
@@ -431,8 +364,8 @@ class ScreeningService implements Readiness {
     if (before != null) {
       Map<String, String> old = json.read(before.answers, ANSWERS);
       for (Question q : Screening.questions()) {
-        String a = old.getOrDefault(q.id(), "–");
-        String b = answers.getOrDefault(q.id(), "–");
+        String a = words(q, old.get(q.id()));
+        String b = words(q, answers.get(q.id()));
         if (!a.equals(b)) {
           changes.add(q.text() + " " + a + " → " + b);
         }
@@ -449,12 +382,26 @@ class ScreeningService implements Readiness {
         changes);
   }
 
+  private static String words(Question q, @Nullable String answer) {
+    if (answer == null) {
+      return "not asked";
+    }
+    return answer.equals("unsure")
+        ? "not sure"
+        : q.options().stream()
+            .filter(o -> o.value().equals(answer))
+            .map(Question.Option::words)
+            .findFirst()
+            .orElse(answer);
+  }
+
   private static Preview preview(Assessment a, List<DecisionRow> decided) {
     return new Preview(
         a.standing(),
         a.today(),
         a.findings(),
         a.proposals().stream().map(p -> proposal(p, decided)).toList(),
+        a.notes() == null ? List.of() : a.notes(),
         a.visible(),
         a.missing(),
         a.errors(),
@@ -473,6 +420,7 @@ class ScreeningService implements Readiness {
         axis.unit.name(),
         p.cap(),
         axis.greatest,
+        p.strength(),
         p.why(),
         p.source(),
         p.from(),

@@ -423,10 +423,8 @@ class ToleranceService implements Verdicts {
         accepts ? "accepted" : "overrode",
         "verdict",
         id,
-        row.familyId
-            + ": "
-            + row.verdict
-            + (accepts ? "" : " → " + body.verdict() + ", " + reason));
+        row.familyId + ": " + row.verdict + (accepts ? "" : " → " + body.verdict() + ", " + reason),
+        row.clientId);
     return view(row.clientId);
   }
 

@@ -1,0 +1,73 @@
+package riposo.core.adapt;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Limit;
+import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+import riposo.core.plan.IntervalsInOrder;
+import riposo.core.today.TodayCheck;
+
+/**
+ * How today cuts a plan (handbook 6, today's dose). It only ever adds caps and takes work away.
+ *
+ * @param effortCap greatest effort today; null when none
+ * @param noLongHolds still effort 20 s at most
+ * @param wobbly the unsupported balance cap is one lower
+ */
+public record TodayDose(
+    TodayCheck.Dose dose, @Nullable Integer effortCap, boolean noLongHolds, boolean wobbly) {
+  public static final TodayDose AS_PLANNED =
+      new TodayDose(TodayCheck.Dose.AS_PLANNED, null, false, false);
+
+  /** A short session's length, warm-up included, in seconds. */
+  static final int SHORT_SECONDS = 600;
+
+  static final int SHORT_WORK = 3;
+  private static final String SOURCE = "today's check";
+
+  public boolean cut() {
+    return dose == TodayCheck.Dose.EASED || dose == TodayCheck.Dose.SHORT;
+  }
+
+  /** The caps of the day with today's added. */
+  Caps caps(Caps caps) {
+    List<Limit> more = new ArrayList<>();
+    if (effortCap != null) {
+      more.add(limit(Axis.EFFORT, effortCap, caps.day()));
+    }
+    if (noLongHolds) {
+      more.add(limit(Axis.HOLD, 20, caps.day()));
+    }
+    if (wobbly) {
+      int now = Math.min(Axis.BALANCE.greatest, caps.cap(Axis.BALANCE, Side.BOTH));
+      more.add(limit(Axis.BALANCE, Math.max(0, now - 1), caps.day()));
+    }
+    return more.isEmpty() ? caps : caps.plus(more);
+  }
+
+  private static Limit limit(Axis axis, int cap, LocalDate day) {
+    UUID id = new UUID(day.toEpochDay(), axis.id.hashCode());
+    return new Limit(id, axis.id, Side.BOTH, cap, Strength.FIRM, SOURCE, day, day, null);
+  }
+
+  /** One set less and rests half as long again; a short one is one round. */
+  IntervalsInOrder format(IntervalsInOrder f) {
+    if (!cut()) {
+      return f;
+    }
+    int rest = Math.min(300, (f.rest() * 3 + 1) / 2);
+    return new IntervalsInOrder(
+        f.work(), rest, dose == TodayCheck.Dose.SHORT ? 1 : Math.max(1, f.rounds() - 1));
+  }
+
+  /** A fifth less weight, before it is rounded down to kit. */
+  int grams(int grams) {
+    return cut() ? grams * 4 / 5 : grams;
+  }
+}

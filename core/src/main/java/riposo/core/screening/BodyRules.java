@@ -1,0 +1,185 @@
+package riposo.core.screening;
+
+import java.time.LocalDate;
+import riposo.core.limit.Condition;
+import riposo.core.limit.Side;
+
+/** Bones, joints, operations, nerves, falls, wheelchair and limbs (handbook 2 and 3). */
+final class BodyRules {
+  private BodyRules() {}
+
+  static void apply(Report r) {
+    Answers a = r.a;
+    r.limits(
+        "bone.low",
+        Condition.LOW_BONE_DENSITY,
+        Side.BOTH,
+        "Low bone density: no loaded or end-range bend or turn; rise from the floor by rolling to the side.");
+    r.on(
+        "bone.back",
+        "standing.bone-back",
+        Outcome.ASK_FIRST,
+        "New back pain with low bone density or steroids: ask first.",
+        Report.HOUSE);
+    shoulder(r);
+    r.limits(
+        "arm.pain",
+        Condition.ELBOW_WRIST_HAND,
+        a.side("arm.side"),
+        "Elbow, wrist or hand: light grip, wrist nearly straight under load.");
+    r.limits(
+        "neck.pain", Condition.NECK, Side.BOTH, "Neck: no head circles, arms to shoulder height.");
+    r.limits(
+        "back.pain",
+        Condition.LOW_BACK,
+        Side.BOTH,
+        "Low back: no loaded bend, a hand on support when bent over"
+            + (a.is("back.direction", "bend")
+                ? "; bending hurts more."
+                : a.is("back.direction", "arch") ? "; arching hurts more." : "."));
+    hip(r);
+    r.limits(
+        "knee.pain",
+        Condition.KNEE,
+        a.side("knee.side"),
+        "Knee: limited loaded bend, no impact, pad to kneel.");
+    r.limits(
+        "knee.replaced",
+        Condition.KNEE_REPLACED,
+        a.side("knee.replaced.side"),
+        "Replaced knee: no kneeling until cleared, no impact, no turning on a planted foot.");
+    LocalDate operated = a.date("operation.date");
+    if (a.yes("operation.recent")
+        && (operated == null || !operated.isBefore(a.today.minusWeeks(12)))) {
+      r.find(
+          "standing.operation",
+          Outcome.ASK_FIRST,
+          "Operation or fracture in the last 12 weeks: ask the surgeon first.",
+          Report.HOUSE,
+          "operation.recent",
+          operated);
+    }
+    if (a.yes("limb.spared")) {
+      boolean arm = a.is("limb.which", "arm");
+      // until it is known which, both are held back
+      boolean leg = a.is("limb.which", "leg") || !arm;
+      r.find(
+          "standing.limb.spared",
+          Outcome.READY_WITH_LIMITS,
+          "A limb that carries nothing: seated or lying, nothing through it.",
+          Condition.LEG_SPARED.source,
+          "limb.spared");
+      if (leg) {
+        r.propose(Condition.LEG_SPARED, a.side("limb.side"), a.today);
+      }
+      if (arm || !a.is("limb.which", "leg")) {
+        r.propose(Condition.ARM_SPARED, a.side("limb.side"), a.today);
+      }
+    }
+    wheelchair(r);
+    nerves(r);
+  }
+
+  private static void shoulder(Report r) {
+    Answers a = r.a;
+    Side side = a.side("shoulder.side");
+    r.limits("shoulder.pain", Condition.SHOULDER, side, "Shoulder: loaded arm below 80°, no dips.");
+    if (a.is("shoulder.kind", "unstable")) {
+      r.propose(Condition.SHOULDER_UNSTABLE, side, a.today);
+    }
+    if (a.is("shoulder.kind", "reverse")) {
+      r.propose(Condition.SHOULDER_REVERSE, side, a.today);
+    }
+  }
+
+  private static void hip(Report r) {
+    Answers a = r.a;
+    if (!a.yes("hip.replaced") || a.surely("hip.free")) {
+      return;
+    }
+    r.find(
+        "standing.hip.replaced",
+        Outcome.READY_WITH_LIMITS,
+        "Replaced hip: firm limits by approach until the surgeon's word"
+            + (a.is("hip.approach", "back") || a.is("hip.approach", "front")
+                ? "."
+                : "; approach not known, both sets."),
+        Condition.HIP_BACK.source,
+        "hip.replaced");
+    if (!a.is("hip.approach", "front")) {
+      r.propose(Condition.HIP_BACK, a.side("hip.side"), a.today);
+    }
+    if (!a.is("hip.approach", "back")) {
+      r.propose(Condition.HIP_FRONT, a.side("hip.side"), a.today);
+    }
+  }
+
+  private static void wheelchair(Report r) {
+    Answers a = r.a;
+    r.limits(
+        "wheelchair",
+        Condition.WHEELCHAIR,
+        Side.BOTH,
+        "Trains in the wheelchair: brakes on, pull as much as push.");
+    if (a.yes("wheelchair") && !a.surely("wheelchair.legs")) {
+      r.propose(Condition.NO_LEG_FUNCTION, Side.BOTH, a.today);
+    }
+    if (a.yes("limb.lost")) {
+      r.find(
+          "standing.limb.lost",
+          Outcome.READY_WITH_LIMITS,
+          "A limb lost or different: not used, or with a strap.",
+          Condition.LEG_LOST.source,
+          "limb.lost");
+      if (!a.is("limb.lost.which", "arm")) {
+        r.propose(Condition.LEG_LOST, a.side("limb.lost.side"), a.today);
+      }
+      if (!a.is("limb.lost.which", "leg")) {
+        r.propose(Condition.ARM_LOST, a.side("limb.lost.side"), a.today);
+      }
+    }
+  }
+
+  private static void nerves(Report r) {
+    Answers a = r.a;
+    r.limits("parkinson", Condition.PARKINSON, Side.BOTH, "Parkinson: support, simple, big.");
+    r.limits(
+        "sclerosis",
+        Condition.MULTIPLE_SCLEROSIS,
+        Side.BOTH,
+        "Multiple sclerosis: shorter, cool, rests, support late on.");
+    if (a.yes("spine.injury") && !a.is("spine.level", "low")) {
+      r.find(
+          "standing.spine-high",
+          Outcome.READY_WITH_LIMITS,
+          "Spinal injury at T6 or above: blood pressure before every run, dysreflexia card at hand.",
+          Condition.SPINE_HIGH.source,
+          "spine.injury");
+      r.propose(Condition.SPINE_HIGH, Side.BOTH, a.today);
+    }
+    r.on(
+        "seizure.open",
+        "standing.seizure",
+        Outcome.ASK_FIRST,
+        "Seizures not under control: ask first.",
+        Report.HOUSE);
+    r.limits("memory", Condition.MEMORY, Side.BOTH, "Memory loss: simple, the same order, shown.");
+    if (a.yes("falls.two")) {
+      r.find(
+          "standing.falls",
+          Outcome.READY_WITH_LIMITS,
+          "Falls: support for balance, no floor yet; refer for a falls check.",
+          Condition.FALLS.source,
+          "falls.two");
+      r.propose(Condition.FALLS, Side.BOTH, a.today);
+    }
+    r.limits(
+        "frail", Condition.FALLS, Side.BOTH, "Frail: support for balance, start at the chair.");
+    r.on(
+        "falls.blackout",
+        "standing.falls-blackout",
+        Outcome.ASK_FIRST,
+        "A fall with blackout or head injury: ask first.",
+        Report.HOUSE);
+  }
+}

@@ -1,0 +1,48 @@
+package riposo.core.screening;
+
+import java.time.LocalDate;
+import java.util.Locale;
+
+/** What can happen to a client between screenings (handbook 2, clearance). */
+public enum Happened {
+  HEART_EVENT("a heart event, stroke, clot or new device", Outcome.CLEARANCE_ONLY),
+  SYMPTOM("a new symptom: chest, breath, dizziness, heartbeat, calf", Outcome.CLEARANCE_ONLY),
+  OPERATION("an operation or a fracture", Outcome.ASK_FIRST),
+  ILLNESS("an illness", Outcome.ASK_FIRST),
+  HOSPITAL("a hospital stay", Outcome.ASK_FIRST),
+  FALL("a fall", Outcome.ASK_FIRST);
+
+  public final String words;
+  private final Outcome outcome;
+
+  Happened(String words, Outcome outcome) {
+    this.words = words;
+    this.outcome = outcome;
+  }
+
+  /** True when a new screening answers it; the others want a clearance as well. */
+  public boolean screeningAnswers() {
+    return this == ILLNESS || this == HOSPITAL || this == FALL;
+  }
+
+  /** True when it voids a clearance given before it. */
+  public boolean voids() {
+    return !screeningAnswers();
+  }
+
+  /** The finding it makes; {@code day} in words the reader writes. */
+  public Finding finding(LocalDate day, String dayWords) {
+    String id = name().toLowerCase(Locale.ROOT).replace('_', '-');
+    return new Finding(
+        (voids() ? "standing.happened." : "standing.rescreen.") + id,
+        outcome,
+        Character.toUpperCase(words.charAt(0))
+            + words.substring(1)
+            + " on "
+            + dayWords
+            + (voids() ? ": a clearance dated after it is wanted." : ": screen again."),
+        "handbook 2, clearance",
+        null,
+        day);
+  }
+}

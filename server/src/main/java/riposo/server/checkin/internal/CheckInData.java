@@ -1,0 +1,65 @@
+package riposo.server.checkin.internal;
+
+import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import riposo.server.client.ClientData;
+
+/** What this module keeps of a client. */
+@Component
+class CheckInData implements ClientData {
+  private final CheckInRows.CheckInStore store;
+  private final CheckInRows.MessageStore messages;
+  private final EntityManager em;
+
+  CheckInData(CheckInRows.CheckInStore store, CheckInRows.MessageStore messages, EntityManager em) {
+    this.store = store;
+    this.messages = messages;
+    this.em = em;
+  }
+
+  @Override
+  public String part() {
+    return "check-ins";
+  }
+
+  @Override
+  public int order() {
+    return 100;
+  }
+
+  /** A check-in, asked and answered. */
+  record CheckInExport(
+      UUID runId,
+      java.time.LocalDate opensOn,
+      java.time.@Nullable Instant answeredAt,
+      @Nullable String answer) {}
+
+  @Override
+  public Object export(UUID clientId) {
+    return store.findByClientId(clientId).stream()
+        .map(c -> new CheckInExport(c.runId, c.opensOn, c.answeredAt, c.answer))
+        .toList();
+  }
+
+  @Override
+  public List<UUID> erase(UUID clientId) {
+    List<UUID> gone = new ArrayList<>();
+    for (CheckInRows.CheckIn c : store.findByClientId(clientId)) {
+      em.createQuery("delete from CheckInToken t where t.checkInId = :id")
+          .setParameter("id", c.id)
+          .executeUpdate();
+      gone.add(c.id);
+      store.delete(c);
+    }
+    for (CheckInRows.Message m : messages.findByClientId(clientId)) {
+      gone.add(m.id);
+      messages.delete(m);
+    }
+    store.flush();
+    return gone;
+  }
+}

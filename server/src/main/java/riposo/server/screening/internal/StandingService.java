@@ -1,0 +1,334 @@
+package riposo.server.screening.internal;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
+import riposo.core.pulse.PulseGuide;
+import riposo.core.screening.Assessment;
+import riposo.core.screening.Clearance;
+import riposo.core.screening.Finding;
+import riposo.core.screening.Gestation;
+import riposo.core.screening.OpenFinding;
+import riposo.core.screening.Outcome;
+import riposo.core.screening.PulseFacts;
+import riposo.core.screening.ReadingKind;
+import riposo.core.screening.Screening;
+import riposo.core.wording.Wording;
+import riposo.server.client.ClientRecord;
+import riposo.server.client.Clients;
+import riposo.server.limit.Limits;
+import riposo.server.platform.Json;
+import riposo.server.platform.Problems;
+import riposo.server.platform.Studios;
+import riposo.server.screening.Readiness;
+import tools.jackson.core.type.TypeReference;
+
+/** Where a client stands today, and the pulse guide that rests on it. */
+@RestController
+@RequestMapping(value = "/api/clients/{clientId}", produces = "application/json")
+@Transactional
+class StandingService implements Readiness {
+  static final TypeReference<Map<String, String>> ANSWERS = new TypeReference<>() {};
+  static final TypeReference<Set<String>> RULES = new TypeReference<>() {};
+
+  /** The pulse guide with a reading on it, where one was sent. */
+  record PulseView(PulseGuide guide, PulseGuide.@Nullable Reading reading) {}
+
+  private final ScreeningStores.Screenings screenings;
+  private final ScreeningStores.Decisions decisions;
+  private final ScreeningStores.Clearances clearances;
+  private final ScreeningStores.Events events;
+  private final ScreeningService taking;
+  private final Clients clients;
+  private final Limits limits;
+  private final Json json;
+  private final Studios studios;
+  private final ObjectProvider<StopEvents> stops;
+  private final ObjectProvider<ClearanceService> clearing;
+
+  StandingService(
+      ScreeningStores.Screenings screenings,
+      ScreeningStores.Decisions decisions,
+      ScreeningStores.Clearances clearances,
+      ScreeningStores.Events events,
+      ScreeningService taking,
+      Clients clients,
+      Limits limits,
+      Json json,
+      Studios studios,
+      ObjectProvider<StopEvents> stops,
+      ObjectProvider<ClearanceService> clearing) {
+    this.screenings = screenings;
+    this.decisions = decisions;
+    this.clearances = clearances;
+    this.events = events;
+    this.taking = taking;
+    this.clients = clients;
+    this.limits = limits;
+    this.json = json;
+    this.studios = studios;
+    this.stops = stops;
+    this.clearing = clearing;
+  }
+
+  @Override
+  public UUID take(UUID clientId, Map<String, String> answers, String signedClient) {
+    return java.util.Objects.requireNonNull(
+            taking.take(clientId, new ScreeningService.Signed(answers, signedClient)).getBody())
+        .id();
+  }
+
+  @Override
+  public void acceptAll(UUID screeningId) {
+    taking.acceptAll(screeningId);
+  }
+
+  @Override
+  public void clear(
+      UUID clientId,
+      String role,
+      String name,
+      LocalDate givenOn,
+      LocalDate validUntil,
+      Set<String> covers) {
+    clearing
+        .getObject()
+        .record(
+            clientId,
+            new ClearanceService.ClearanceForm(
+                role, name, givenOn, validUntil, covers, null, null, null, null));
+  }
+
+  /**
+   * Where the client stands. The newest answers are judged anew on the day, so that what depends on
+   * a date, such as week 28, does; what the screening itself found is kept beside it, the worse
+   * wins.
+   */
+  @GetMapping("/readiness")
+  @Override
+  public ClientStanding of(@PathVariable UUID clientId) {
+    Clients.Client client = clients.require(clientId);
+    LocalDate today = studios.today();
+    List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
+    List<Finding> open = OpenFinding.standing(findings(clientId), cleared(clientId), today);
+    if (rows.isEmpty()) {
+      return new ClientStanding(
+          null,
+          open.isEmpty() ? null : OpenFinding.outcome(open, false),
+          open,
+          Set.of(),
+          false,
+          false,
+          null,
+          0,
+          List.of(),
+          Assessment.SugarRules.NONE,
+          PulseFacts.NONE);
+    }
+    ScreeningRow last = rows.get(0);
+    Assessment then = json.read(last.assessment, Assessment.class);
+    Map<String, String> answers = json.read(last.answers, ANSWERS);
+    Assessment now = Screening.assess(answers, today);
+    boolean hasLimits = limits.of(clientId).stream().anyMatch(l -> l.activeOn(today));
+    String gestation = now.gestation();
+    if (gestation == null && answers.get("pregnancy.due") != null) {
+      gestation = "past 42+0";
+    }
+    Set<ReadingKind> readings = EnumSet.noneOf(ReadingKind.class);
+    readings.addAll(now.readings());
+    if (then.readings() != null) {
+      // A reading asked for at the screening stays asked for; only the six weeks after a birth end.
+      then.readings().stream().filter(k -> !then.maternity()).forEach(readings::add);
+    }
+    boolean highSpine =
+        !"no".equals(answers.getOrDefault("spine.injury", "no"))
+            && !"low".equals(answers.get("spine.level"));
+    PulseFacts pulse = now.pulse();
+    if (client.record().slowsPulse() && !pulse.rateLimited()) {
+      List<String> off = new ArrayList<>(pulse.off());
+      off.add("a medicine slows the pulse");
+      pulse = new PulseFacts(off, true, pulse.lowestRate(), pulse.eventUntil());
+    }
+    int undecided = then.proposals().size() - decisions.findByScreeningId(last.id).size();
+    return new ClientStanding(
+        last.takenOn,
+        OpenFinding.outcome(open, hasLimits || !then.proposals().isEmpty()),
+        open,
+        readings,
+        now.maternity() || gestation != null,
+        highSpine,
+        gestation,
+        undecided,
+        now.notes(),
+        now.sugarRules(),
+        pulse);
+  }
+
+  List<Clearance> cleared(UUID clientId) {
+    return clearances.findByClientIdOrderByGivenOnDesc(clientId).stream().map(this::core).toList();
+  }
+
+  Clearance core(ClearanceRow c) {
+    return new Clearance(c.givenOn, c.validUntil, json.read(c.covers, RULES));
+  }
+
+  /**
+   * Everything found, with the day it began: screenings, stop-panel events, what happened since.
+   */
+  List<OpenFinding> findings(UUID clientId) {
+    LocalDate today = studios.today();
+    List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
+    List<OpenFinding.Version> versions = new ArrayList<>();
+    for (ScreeningRow row : rows) {
+      List<Finding> found = new ArrayList<>(json.read(row.assessment, Assessment.class).findings());
+      if (versions.isEmpty()) {
+        // the same finding in today's words, such as the week of a pregnancy
+        for (Finding f : Screening.assess(json.read(row.answers, ANSWERS), today).findings()) {
+          found.replaceAll(x -> x.rule().equals(f.rule()) && x.outcome() == f.outcome() ? f : x);
+        }
+      }
+      versions.add(new OpenFinding.Version(row.takenOn, found));
+    }
+    List<OpenFinding> all = new ArrayList<>(OpenFinding.of(versions));
+    if (!rows.isEmpty()) {
+      ScreeningRow last = rows.get(0);
+      if (last.questionSet < Screening.SET) {
+        all.add(
+            new OpenFinding(
+                new Finding(
+                    "standing.rescreen.question-set",
+                    Outcome.ASK_FIRST,
+                    "Screened with an earlier set of questions: screen again.",
+                    "handbook 2",
+                    null),
+                last.takenOn,
+                false,
+                true));
+      }
+      Map<String, String> answers = json.read(last.answers, ANSWERS);
+      // what the same answers mean today, such as from week 28, began with the screening
+      for (Finding f : Screening.assess(answers, today).findings()) {
+        if (versions.get(0).findings().stream()
+            .noneMatch(x -> x.rule().equals(f.rule()) && x.outcome() == f.outcome())) {
+          all.add(new OpenFinding(f, last.takenOn, false, true));
+        }
+      }
+      pregnancyOver(answers, today, last, all);
+    }
+    stops.ifAvailable(
+        s ->
+            s.stopDays(clientId)
+                .forEach(
+                    day ->
+                        all.add(
+                            OpenFinding.event(
+                                new Finding(
+                                    OpenFinding.STOP_EVENT,
+                                    Outcome.CLEARANCE_ONLY,
+                                    "A run ended at the stop panel on "
+                                        + Wording.day(day)
+                                        + ": a clearance dated after it is wanted.",
+                                    "handbook 2 and 8, the stricter",
+                                    null,
+                                    day),
+                                day))));
+    for (HappenedRow h : events.findByClientIdOrderByOnDateDesc(clientId)) {
+      boolean answered =
+          h.kind.screeningAnswers()
+              && !rows.isEmpty()
+              && rows.get(0).createdAt.isAfter(h.createdAt)
+              && !rows.get(0).takenOn.isBefore(h.onDate);
+      if (!answered) {
+        all.add(OpenFinding.event(h.kind.finding(h.onDate, Wording.day(h.onDate)), h.onDate));
+      }
+    }
+    return all;
+  }
+
+  private static void pregnancyOver(
+      Map<String, String> answers, LocalDate today, ScreeningRow last, List<OpenFinding> all) {
+    String due = answers.get("pregnancy.due");
+    if (due == null) {
+      return;
+    }
+    try {
+      Gestation.on(today, LocalDate.parse(due));
+    } catch (IllegalArgumentException e) {
+      all.add(
+          new OpenFinding(
+              new Finding(
+                  "standing.rescreen.pregnancy",
+                  Outcome.ASK_FIRST,
+                  "The due date " + Wording.day(LocalDate.parse(due)) + " is past: screen again.",
+                  "handbook 2, pregnancy",
+                  null),
+              last.takenOn,
+              false,
+              true));
+    }
+  }
+
+  @Override
+  public List<Ending> ending(UUID clientId) {
+    LocalDate today = studios.today();
+    List<OpenFinding> all = findings(clientId);
+    List<Ending> soon = new ArrayList<>();
+    for (ClearanceRow row : clearances.findByClientIdOrderByGivenOnDesc(clientId)) {
+      boolean still = !row.validUntil.isBefore(today) && core(row).voidedBy(all) == null;
+      if (still && !row.validUntil.isAfter(today.plusDays(Clearance.WARN_DAYS))) {
+        soon.add(new Ending(clientId, row.validUntil, row.role + " " + row.name));
+      }
+    }
+    return soon;
+  }
+
+  /** Maxima, ranges, caps; with a reading shown on both scales where {@code bpm} is sent. */
+  @GetMapping("/pulse")
+  PulseView pulse(
+      @PathVariable UUID clientId, @RequestParam(required = false) @Nullable Integer bpm) {
+    PulseGuide g = guide(clientId);
+    return new PulseView(g, bpm == null ? null : Problems.at("/bpm", () -> g.read(bpm)));
+  }
+
+  private PulseGuide guide(UUID clientId) {
+    Clients.Client c = clients.require(clientId);
+    ClientRecord r = c.record();
+    PulseFacts facts = of(clientId).pulse();
+    LocalDate today = studios.today();
+    int limit = Caps.on(today, limits.of(clientId)).cap(Axis.PULSE, Side.BOTH);
+    Integer cap = r.clinicCap();
+    if (limit != Integer.MAX_VALUE && (cap == null || limit < cap)) {
+      cap = limit;
+    }
+    Integer clinic = cap;
+    LocalDate until = facts.eventUntil();
+    boolean recent = until != null && !until.isBefore(today) && r.measuredMaximum() == null;
+    return Problems.at(
+        "/restingPulse",
+        () ->
+            PulseGuide.of(
+                new PulseGuide.Facts(
+                    c.age(),
+                    r.restingPulse(),
+                    r.measuredMaximum(),
+                    r.olderMaximum(),
+                    facts,
+                    recent,
+                    clinic)));
+  }
+}

@@ -1,0 +1,305 @@
+package riposo.server.screening.internal;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.time.Duration;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
+import riposo.core.screening.Finding;
+import riposo.core.screening.Outcome;
+import riposo.core.screening.Pressure;
+import riposo.core.today.Glucose;
+import riposo.core.today.TodayCheck;
+import riposo.core.today.TodayCheck.Given;
+import riposo.core.today.TodayCheck.Needs;
+import riposo.core.today.TodayCheck.Result;
+import riposo.server.client.Clients;
+import riposo.server.limit.Limits;
+import riposo.server.platform.Audit;
+import riposo.server.platform.Json;
+import riposo.server.platform.Problems;
+import riposo.server.platform.Studios;
+import riposo.server.screening.Readiness.ClientStanding;
+import riposo.server.screening.TodayChecks;
+
+/** Today's check: what to ask, what it comes to, kept whatever the answer. */
+@RestController
+@RequestMapping(value = "/api/clients/{clientId}/today-checks", produces = "application/json")
+@Transactional
+class TodayService implements TodayChecks {
+  private static final Duration GOOD_FOR = Duration.ofHours(2);
+  private static final Duration AFTER_LOW = Duration.ofMinutes(15);
+  private static final String DECIMAL = "\\d{1,3}([.,]\\d{1,2})?";
+
+  /** Readings and answers as sent; null where not taken. Decimals as text, comma or point. */
+  record CheckForm(
+      @Nullable Integer systolic,
+      @Nullable Integer diastolic,
+      @Nullable Integer pulse,
+      boolean pulseIrregular,
+      @Nullable Integer saturation,
+      @Nullable @Pattern(regexp = DECIMAL, message = "Write glucose as a number, such as 5.4.")
+          String glucose,
+      @Nullable @Pattern(regexp = "MMOL|MGDL", message = "MMOL or MGDL.") String glucoseUnit,
+      @Nullable @Pattern(regexp = DECIMAL, message = "Write ketones as a number, such as 0.6.")
+          String ketones,
+      boolean severeLow,
+      @Nullable
+          @Pattern(regexp = DECIMAL, message = "Write the temperature as a number, such as 37.2.")
+          String temperature,
+      @Nullable Integer sleep,
+      @Nullable Integer energy,
+      @Nullable Integer pain,
+      boolean wobbly,
+      boolean hardYesterday,
+      @NotNull @Size(max = 20, message = "At most 20 signs.") Set<TodayCheck.Sign> signs) {}
+
+  /** A check as shown. */
+  record CheckView(@Nullable UUID id, Result result, String words) {}
+
+  private final ScreeningStores.Checks checks;
+  private final StandingService standing;
+  private final Clients clients;
+  private final Limits limits;
+  private final Json json;
+  private final Audit audit;
+  private final Studios studios;
+
+  TodayService(
+      ScreeningStores.Checks checks,
+      StandingService standing,
+      Clients clients,
+      Limits limits,
+      Json json,
+      Audit audit,
+      Studios studios) {
+    this.checks = checks;
+    this.standing = standing;
+    this.clients = clients;
+    this.limits = limits;
+    this.json = json;
+    this.audit = audit;
+    this.studios = studios;
+  }
+
+  /** What the client's conditions ask for today. */
+  @GetMapping("/needs")
+  Needs needs(@PathVariable UUID clientId) {
+    Clients.Client c = clients.require(clientId);
+    ClientStanding s = standing.of(clientId);
+    Caps caps = Caps.on(studios.today(), limits.of(clientId));
+    boolean balance = caps.cap(Axis.BALANCE, Side.BOTH) < Axis.BALANCE.greatest;
+    return new Needs(
+        s.readings(),
+        s.maternity(),
+        s.highSpine(),
+        c.record().usualSystolic(),
+        s.sugarRules(),
+        balance,
+        c.school(),
+        c.usualPain(),
+        c.record().careLines());
+  }
+
+  /** What the answers so far come to; nothing is stored. */
+  @PostMapping("/preview")
+  CheckView preview(@PathVariable UUID clientId, @Valid @RequestBody CheckForm f) {
+    Result r = TodayCheck.assess(needs(clientId), given(f));
+    return new CheckView(null, r, words(r));
+  }
+
+  /** Judges and keeps a check, whatever it comes to. */
+  @PostMapping
+  ResponseEntity<CheckView> keep(@PathVariable UUID clientId, @Valid @RequestBody CheckForm f) {
+    clients.requireActive(clientId);
+    CheckRow row = store(clientId, given(f));
+    Result r = json.read(row.result, Result.class);
+    return ResponseEntity.status(201).body(new CheckView(row.id, r, words(r)));
+  }
+
+  @Override
+  public UUID check(UUID clientId, Given given) {
+    return store(clientId, given).id;
+  }
+
+  private CheckRow store(UUID clientId, Given given) {
+    Result r = TodayCheck.assess(needs(clientId), given);
+    CheckRow row = new CheckRow();
+    row.createdAt = studios.now();
+    row.clientId = clientId;
+    row.onDate = studios.today();
+    row.given = json.write(given);
+    row.result = json.write(r);
+    row.outcome = r.outcome().name();
+    checks.saveAndFlush(row);
+    audit.changed("checked", "today", row.id, r.outcome() + ", " + r.dose(), clientId);
+    return row;
+  }
+
+  private static Given given(CheckForm f) {
+    Pressure p = null;
+    if (f.systolic() != null && f.diastolic() != null) {
+      int s = f.systolic();
+      int d = f.diastolic();
+      p = Problems.at("/systolic", () -> new Pressure(s, d));
+    } else if (f.systolic() != null || f.diastolic() != null) {
+      throw Problems.field(
+          f.systolic() == null ? "/systolic" : "/diastolic", "Give both numbers of the reading.");
+    }
+    Glucose g = null;
+    if (f.glucose() != null) {
+      String value = f.glucose().replace(',', '.');
+      boolean mgdl = "MGDL".equals(f.glucoseUnit());
+      g = Problems.at("/glucose", () -> mgdl ? Glucose.mgdl(value) : Glucose.mmol(value));
+    }
+    Glucose glucose = g;
+    Pressure pressure = p;
+    return Problems.at(
+        at(f),
+        () ->
+            new Given(
+                pressure,
+                f.pulse(),
+                f.pulseIrregular(),
+                f.saturation(),
+                glucose,
+                decimal(f.ketones()),
+                f.severeLow(),
+                decimal(f.temperature()),
+                f.sleep(),
+                f.energy(),
+                f.pain(),
+                f.wobbly(),
+                f.hardYesterday(),
+                f.signs()));
+  }
+
+  /** Which field a refusal of the whole is about: the first out of its range. */
+  private static String at(CheckForm f) {
+    return out(f.pulse(), 20, 250)
+        ? "/pulse"
+        : out(f.saturation(), 50, 100)
+            ? "/saturation"
+            : out(f.sleep(), 0, 10)
+                ? "/sleep"
+                : out(f.energy(), 0, 10)
+                    ? "/energy"
+                    : out(f.pain(), 0, 10)
+                        ? "/pain"
+                        : f.temperature() != null ? "/temperature" : "/ketones";
+  }
+
+  private static boolean out(@Nullable Integer v, int least, int most) {
+    return v != null && (v < least || v > most);
+  }
+
+  private static @Nullable BigDecimal decimal(@Nullable String s) {
+    return s == null ? null : new BigDecimal(s.replace(',', '.'));
+  }
+
+  private static String words(Result r) {
+    return switch (r.dose()) {
+      case AS_PLANNED -> "As planned.";
+      case EASED ->
+          "Eased: one set less, a fifth less weight or a rung down, rests half as long again.";
+      case SHORT -> "Short: warm-up and two or three movements, about 10 minutes.";
+      case NOT_TODAY ->
+          r.outcome() == Outcome.URGENT
+              ? "Act now: stop, call the emergency number, stay with them."
+              : "Not today.";
+    };
+  }
+
+  @Override
+  public Checked require(UUID clientId, @Nullable UUID checkId) {
+    List<CheckRow> today =
+        checks.findByClientIdAndOnDateOrderByCreatedAtDesc(clientId, studios.today());
+    CheckRow row =
+        today.stream()
+            .filter(c -> c.id.equals(checkId))
+            .findFirst()
+            .orElseThrow(
+                () -> Problems.refused("check-wanted", "Today's check comes before the start."));
+    if (today.stream().anyMatch(c -> c.outcome.equals(Outcome.URGENT.name()))) {
+      throw Problems.refused(
+          "urgent", "Something urgent was found today: no session today.", reasons(urgent(today)));
+    }
+    if (!today.get(0).id.equals(row.id)) {
+      throw Problems.refused(
+          "newer-check", "There is a newer check of today; start from that one.");
+    }
+    if (row.createdAt.isBefore(studios.now().minus(GOOD_FOR))) {
+      throw Problems.refused("old-check", "This check is over two hours old: check again.");
+    }
+    Result r = json.read(row.result, Result.class);
+    if (!r.missing().isEmpty()) {
+      throw Problems.refused(
+          "reading-wanted",
+          "Not taken yet: " + String.join("; ", r.missing()) + ". The run waits for it.",
+          r.missing());
+    }
+    if (r.outcome() == Outcome.NOT_TODAY) {
+      throw Problems.refused("not-today", String.join(" ", reasons(r)), reasons(r));
+    }
+    for (CheckRow before : today) {
+      Result b = json.read(before.result, Result.class);
+      boolean low = b.findings().stream().anyMatch(f -> f.rule().equals("today.glucose.low"));
+      if (low && before.createdAt.isAfter(row.createdAt.minus(AFTER_LOW))) {
+        throw Problems.refused(
+            "wait-after-low",
+            "Glucose was under 3.9 mmol/L: a reading over 5.0 counts 15 minutes after it.");
+      }
+      if (low && json.read(row.given, Given.class).glucose() == null) {
+        throw Problems.refused(
+            "wait-after-low", "Glucose was under 3.9 mmol/L: a new reading over 5.0 is wanted.");
+      }
+    }
+    return checked(row);
+  }
+
+  private Result urgent(List<CheckRow> today) {
+    return today.stream()
+        .filter(c -> c.outcome.equals(Outcome.URGENT.name()))
+        .findFirst()
+        .map(c -> json.read(c.result, Result.class))
+        .orElseThrow();
+  }
+
+  private static List<String> reasons(Result r) {
+    return r.findings().stream().map(Finding::text).toList();
+  }
+
+  private Checked checked(CheckRow row) {
+    Given g = json.read(row.given, Given.class);
+    Pressure p = g.pressure();
+    return new Checked(
+        row.id,
+        row.createdAt,
+        g.pain(),
+        p == null ? null : p.systolic() + "/" + p.diastolic() + " mmHg",
+        json.read(row.result, Result.class));
+  }
+
+  @Override
+  @GetMapping
+  public List<Checked> of(@PathVariable UUID clientId) {
+    clients.require(clientId);
+    return checks.findByClientIdOrderByCreatedAtDesc(clientId).stream().map(this::checked).toList();
+  }
+}

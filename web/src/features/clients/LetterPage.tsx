@@ -1,0 +1,103 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { api, type S } from '../../lib/api'
+import { fullDay } from '../../lib/format'
+import { Button, Failure, Field, Loading } from '../../ui'
+import { useClient } from './ClientLayout'
+
+/** A letter to doctor, midwife or physiotherapist that asks for just what is wanted. */
+export function LetterPage() {
+  const { client } = useClient()
+  const [to, setTo] = useState('')
+  const [off, setOff] = useState<string[]>([])
+  const letter = useQuery({
+    queryKey: ['letter', client.id],
+    queryFn: () => api.get<S['Letter']>(`/clients/${client.id}/letter`),
+  })
+  if (letter.error) return <Failure error={letter.error} />
+  if (!letter.data) return <Loading what="the letter" />
+  const l = letter.data
+  const asked = l.asked.filter((a) => !off.includes(a))
+  const limits = l.limits.filter((a) => !off.includes(a))
+  return (
+    <div className="grid gap-10 lg:grid-cols-[1fr_320px]">
+      <article className="max-w-2xl bg-sheet p-8 print:p-0" aria-label="Letter">
+        <p className="text-right">
+          {l.studio}, {fullDay(l.date)}
+        </p>
+        <p className="my-6">To: {to || '____________________________'}</p>
+        <p className="mb-4 font-bold">
+          {l.client}, born {fullDay(l.birthDate)}: your word before strength work
+        </p>
+        <p className="mb-3">
+          We lead strength sessions adapted to each client. Planned: {l.work}
+          {l.goal && ` The client’s own goal: “${l.goal}”.`}
+        </p>
+        {asked.length > 0 && (
+          <>
+            <p className="font-bold">At screening we found, and ask you to judge:</p>
+            <ol className="mb-4 ml-5 list-decimal">
+              {asked.map((a) => (
+                <li key={a} className="py-1">
+                  {a}
+                  <span className="block">☐ may train within limits ☐ may not train yet</span>
+                </li>
+              ))}
+            </ol>
+          </>
+        )}
+        {limits.length > 0 && (
+          <>
+            <p className="font-bold">Firm limits we keep; please confirm, change or lift:</p>
+            <ul className="mb-4 ml-5 list-disc">
+              {limits.map((a) => (
+                <li key={a} className="py-1">
+                  {a} <span className="block">☐ keep ☐ lift ☐ change to ____________</span>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+        {asked.length + limits.length === 0 && <p className="mb-4">Nothing is asked at the moment.</p>}
+        <p className="mb-2">
+          Limits we should keep (side, degrees, kilograms, pulse, until when): ______________________________
+        </p>
+        <p className="mb-8">
+          Please sign and date. Your word outranks our defaults; it is filed with its date and its end.
+        </p>
+        <p className="mb-8">Name, role, date, signature: ______________________________</p>
+        <p>
+          With thanks, {l.professional}, {l.studio}
+        </p>
+        <p className="mt-6 text-sm">
+          Sent with the client’s consent. We do not diagnose or change treatment.
+        </p>
+      </article>
+      <aside className="no-print">
+        <Field label="To">{(p) => <input {...p} value={to} onChange={(e) => setTo(e.target.value)} />}</Field>
+        <fieldset className="mb-4">
+          <legend className="font-semibold">What it asks</legend>
+          {[...l.asked, ...l.limits].map((a) => (
+            <label key={a} className="flex items-start gap-2 py-1.5 text-sm">
+              <input
+                type="checkbox"
+                checked={!off.includes(a)}
+                onChange={(e) => setOff(e.target.checked ? off.filter((x) => x !== a) : [...off, a])}
+              />
+              {a}
+            </label>
+          ))}
+        </fieldset>
+        <div className="flex gap-2">
+          <Button main onClick={() => window.print()}>
+            Print
+          </Button>
+          <Link className="btn" to="../papers">
+            Back to papers
+          </Link>
+        </div>
+      </aside>
+    </div>
+  )
+}

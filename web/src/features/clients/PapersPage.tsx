@@ -1,0 +1,397 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link, useNavigate, useSearchParams } from 'react-router'
+import { api, ApiError, type S } from '../../lib/api'
+import { day, fullDay } from '../../lib/format'
+import { useToday } from '../../lib/today'
+import { Button, Dialog, Failure, Field, FilePick, Loading } from '../../ui'
+import { useClient } from './ClientLayout'
+
+/** Clearances, letters and files; what happened; the export, archive and erasure; who saw and changed. */
+export function PapersPage() {
+  const { client } = useClient()
+  const [params, setParams] = useSearchParams()
+  const clearing = params.has('record')
+  const close = () => setParams({}, { replace: true })
+  return (
+    <div className="grid gap-x-10 gap-y-10 lg:grid-cols-2">
+      <div>
+        <Clearances clientId={client.id} onAdd={() => setParams({ record: '' })} />
+        <Happened clientId={client.id} />
+        <Files clientId={client.id} />
+      </div>
+      <div>
+        <Keeping />
+        <Trail clientId={client.id} />
+      </div>
+      <Dialog open={clearing} onOpenChange={(o) => !o && close()} title="Record a clearance" wide>
+        <ClearanceForm onDone={close} />
+      </Dialog>
+    </div>
+  )
+}
+
+function Clearances({ clientId, onAdd }: { clientId: string; onAdd: () => void }) {
+  const list = useQuery({
+    queryKey: ['clearances', clientId],
+    queryFn: () => api.get<S['ClearanceView'][]>(`/clients/${clientId}/clearances`),
+  })
+  if (list.error) return <Failure error={list.error} />
+  if (!list.data) return <Loading what="clearances" />
+  return (
+    <section aria-labelledby="clearances">
+      <div className="mb-1 flex flex-wrap items-center justify-between gap-2">
+        <h2 id="clearances" className="text-lg font-bold">
+          Clearances
+        </h2>
+        <span className="flex gap-2">
+          <Link className="btn" to="../letter">
+            Letter to ask
+          </Link>
+          <Button main onClick={onAdd}>
+            Record a clearance
+          </Button>
+        </span>
+      </div>
+      <ul className="border-t-2 border-ink">
+        {list.data.length === 0 && <li className="py-3 text-soft">None on file.</li>}
+        {list.data.map((c) => (
+          <li key={c.id} className="border-b border-line py-2">
+            <strong className={c.expired || c.voidedBy ? 'line-through' : ''}>
+              {c.role} {c.name}, {fullDay(c.givenOn)}
+            </strong>{' '}
+            {c.expired ? 'ended' : 'good until'} {fullDay(c.validUntil)}
+            {c.endsSoon && <span className="font-semibold text-ochre-deep"> ends within 14 days</span>}
+            {c.voidedBy && (
+              <span className="block text-sm font-semibold text-brick">voided: {c.voidedBy}</span>
+            )}
+            <span className="block text-sm text-soft">
+              {c.covers.length > 0
+                ? `covers ${c.covers.join(', ')}`
+                : 'covers no finding, sets or lifts limits'}
+              {c.note && ` · ${c.note}`}
+            </span>
+            {c.attachment && (
+              <a className="text-sm text-teal underline" href={`/api/attachments/${c.attachment.id}`}>
+                {c.attachment.name}
+              </a>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+const ROLES = ['doctor', 'surgeon', 'midwife', 'physiotherapist', 'other clinician']
+
+function ClearanceForm({ onDone }: { onDone: () => void }) {
+  const { client, readiness, limits } = useClient()
+  const today = useToday()
+  const findings = readiness.findings.filter(
+    (f) =>
+      (f.outcome === 'CLEARANCE_ONLY' || f.outcome === 'ASK_FIRST') &&
+      !f.rule.startsWith('standing.rescreen.'),
+  )
+  const liftable = limits.filter((l) => ['ACTIVE', 'REVIEW_DUE', 'LATER'].includes(l.state))
+  const [form, setForm] = useState({
+    role: 'doctor',
+    name: '',
+    givenOn: today,
+    validUntil: '',
+    note: '',
+    covers: findings.map((f) => f.rule),
+    lifts: [] as string[],
+  })
+  const [file, setFile] = useState<S['Attachment'] | null>(null)
+  const standard = useQuery({
+    queryKey: ['default-until', client.id, form.givenOn, form.covers],
+    queryFn: () =>
+      api.get<S['DefaultUntil']>(
+        `/clients/${client.id}/clearances/default?givenOn=${form.givenOn}${form.covers.map((c) => `&covers=${encodeURIComponent(c)}`).join('')}`,
+      ),
+    enabled: !!form.givenOn,
+    retry: false,
+  })
+  const cache = useQueryClient()
+  const save = useMutation({
+    mutationFn: () =>
+      api.post(`/clients/${client.id}/clearances`, {
+        ...form,
+        givenOn: form.givenOn || null,
+        validUntil: form.validUntil || null,
+        note: form.note || null,
+        attachmentId: file?.id ?? null,
+      }),
+    onSuccess: () => {
+      void cache.invalidateQueries()
+      onDone()
+    },
+  })
+  const error = save.error instanceof ApiError ? save.error : undefined
+  const toggle = (k: 'covers' | 'lifts', id: string, on: boolean) =>
+    setForm({ ...form, [k]: on ? [...form[k], id] : form[k].filter((x) => x !== id) })
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault()
+        save.mutate()
+      }}
+    >
+      <div className="grid gap-x-4 sm:grid-cols-2">
+        <Field label="From whom" error={error?.field('/role')}>
+          {(p) => (
+            <select {...p} value={form.role} onChange={(e) => setForm({ ...form, role: e.target.value })}>
+              {ROLES.map((r) => (
+                <option key={r}>{r}</option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="Name" error={error?.field('/name')}>
+          {(p) => (
+            <input {...p} value={form.name} onChange={(e) => setForm({ ...form, name: e.target.value })} />
+          )}
+        </Field>
+        <Field label="Dated" error={error?.field('/givenOn')}>
+          {(p) => (
+            <input
+              {...p}
+              type="date"
+              value={form.givenOn}
+              onChange={(e) => setForm({ ...form, givenOn: e.target.value })}
+            />
+          )}
+        </Field>
+        <Field
+          label="Good until"
+          hint={
+            standard.data
+              ? `empty: ${fullDay(standard.data.validUntil)}, ${standard.data.why}`
+              : 'empty: 12 months, 6 weeks after an operation, the trimester in pregnancy'
+          }
+          error={error?.field('/validUntil')}
+        >
+          {(p) => (
+            <input
+              {...p}
+              type="date"
+              value={form.validUntil}
+              onChange={(e) => setForm({ ...form, validUntil: e.target.value })}
+            />
+          )}
+        </Field>
+      </div>
+      {findings.length > 0 && (
+        <fieldset className="mb-4">
+          <legend className="font-semibold">It covers</legend>
+          {findings.map((f) => (
+            <label key={f.rule} className="flex items-start gap-2 py-1.5">
+              <input
+                type="checkbox"
+                checked={form.covers.includes(f.rule)}
+                onChange={(e) => toggle('covers', f.rule, e.target.checked)}
+              />
+              {f.text}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      {error?.field('/covers') && (
+        <p className="mb-3 text-sm font-semibold text-brick">{error.field('/covers')}</p>
+      )}
+      {liftable.length > 0 && (
+        <fieldset className="mb-4">
+          <legend className="font-semibold">
+            It lifts <span className="font-normal text-soft">for good; set a new limit for what stays</span>
+          </legend>
+          <div className="max-h-48 overflow-auto" tabIndex={0} role="region" aria-label="Limits it can lift">
+            {liftable.map((l) => (
+              <label key={l.id} className="flex items-start gap-2 py-1.5">
+                <input
+                  type="checkbox"
+                  checked={form.lifts.includes(l.id)}
+                  onChange={(e) => toggle('lifts', l.id, e.target.checked)}
+                />
+                <span>
+                  {l.words}{' '}
+                  <span className="text-sm text-soft">
+                    {l.strength === 'FIRM' ? 'firm' : 'advised'} · {l.source}
+                  </span>
+                </span>
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
+      <Field label="Note" error={error?.field('/note')}>
+        {(p) => (
+          <input {...p} value={form.note} onChange={(e) => setForm({ ...form, note: e.target.value })} />
+        )}
+      </Field>
+      <FilePick clientId={client.id} file={file} onFile={setFile} />
+      <Failure error={save.error} />
+      <Button main type="submit" disabled={save.isPending}>
+        Record
+      </Button>
+    </form>
+  )
+}
+
+function Happened({ clientId }: { clientId: string }) {
+  const list = useQuery({
+    queryKey: ['happened', clientId],
+    queryFn: () => api.get<S['HappenedView'][]>(`/clients/${clientId}/happened`),
+  })
+  if (!list.data?.length) return null
+  return (
+    <section className="mt-8" aria-labelledby="happened">
+      <h2 id="happened" className="mb-1 text-lg font-bold">
+        What happened
+      </h2>
+      <ul className="border-t-2 border-ink">
+        {list.data.map((h) => (
+          <li key={h.id} className="border-b border-line py-2">
+            {fullDay(h.on)}: {h.words}
+            <span className="block text-sm text-soft">
+              {h.note && `${h.note} · `}recorded by {h.recordedBy}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function Files({ clientId }: { clientId: string }) {
+  const list = useQuery({
+    queryKey: ['files', clientId],
+    queryFn: () => api.get<S['Attachment'][]>(`/clients/${clientId}/attachments`),
+  })
+  const cache = useQueryClient()
+  return (
+    <section className="mt-8" aria-labelledby="files">
+      <h2 id="files" className="mb-1 text-lg font-bold">
+        Files
+      </h2>
+      <ul className="mb-3 border-t-2 border-ink">
+        {list.data?.length === 0 && <li className="py-3 text-soft">None yet.</li>}
+        {list.data?.map((a) => (
+          <li key={a.id} className="border-b border-line py-2">
+            <a className="text-teal underline" href={`/api/attachments/${a.id}`}>
+              {a.name}
+            </a>{' '}
+            <span className="text-sm text-soft">
+              {a.type.split('/')[1]}, {Math.ceil(a.size / 1024)} kB
+            </span>
+          </li>
+        ))}
+      </ul>
+      <Failure error={list.error} />
+      <FilePick
+        clientId={clientId}
+        onFile={() => void cache.invalidateQueries({ queryKey: ['files', clientId] })}
+      />
+    </section>
+  )
+}
+
+function Keeping() {
+  const { client } = useClient()
+  const [erasing, setErasing] = useState(false)
+  const [name, setName] = useState('')
+  const cache = useQueryClient()
+  const navigate = useNavigate()
+  const archive = useMutation({
+    mutationFn: () => api.post(`/clients/${client.id}/${client.archivedOn ? 'restore' : 'archive'}`, {}),
+    onSuccess: () => void cache.invalidateQueries(),
+  })
+  const erase = useMutation({
+    mutationFn: () => api.post(`/clients/${client.id}/erase`, { name }),
+    onSuccess: () => {
+      void navigate('/clients')
+      cache.clear()
+    },
+  })
+  const error = erase.error instanceof ApiError ? erase.error : undefined
+  return (
+    <section aria-labelledby="keeping">
+      <h2 id="keeping" className="mb-1 text-lg font-bold">
+        What is kept
+      </h2>
+      <div className="flex flex-wrap gap-2 border-t-2 border-ink py-3">
+        <a className="btn" href={`/api/clients/${client.id}/export`} download>
+          Export everything (JSON)
+        </a>
+        <Button onClick={() => archive.mutate()} disabled={archive.isPending}>
+          {client.archivedOn ? 'Restore' : 'Archive'}
+        </Button>
+        <Button onClick={() => setErasing(true)}>Erase for good</Button>
+      </div>
+      <Failure error={archive.error} />
+      <p className="text-sm text-soft">
+        The export holds screenings, limits, clearances, files, runs, check-ins and verdicts. Archive hides
+        and keeps; erase deletes all of it, files and the words in the record of changes too.
+      </p>
+      <Dialog open={erasing} onOpenChange={setErasing} title={`Erase ${client.name}`} leaves>
+        <form
+          noValidate
+          onSubmit={(e) => {
+            e.preventDefault()
+            erase.mutate()
+          }}
+        >
+          <p className="mb-3">
+            Everything kept of this client is deleted and cannot be brought back. Export first if anyone needs
+            it.
+          </p>
+          <Field label={`Type “${client.name}”`} error={error?.field('/name')}>
+            {(p) => <input {...p} autoFocus value={name} onChange={(e) => setName(e.target.value)} />}
+          </Field>
+          <Failure error={erase.error} />
+          <Button type="submit" disabled={erase.isPending} className="!border-brick !text-brick">
+            Erase for good
+          </Button>
+        </form>
+      </Dialog>
+    </section>
+  )
+}
+
+const time = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+})
+
+function Trail({ clientId }: { clientId: string }) {
+  const audit = useQuery({
+    queryKey: ['audit', clientId],
+    queryFn: () => api.get<S['AuditView'][]>(`/audit?clientId=${clientId}`),
+  })
+  return (
+    <section className="mt-8" aria-labelledby="trail">
+      <h2 id="trail" className="mb-1 text-lg font-bold">
+        Who saw and changed
+      </h2>
+      <ul
+        className="max-h-[480px] overflow-auto border-t-2 border-ink"
+        tabIndex={0}
+        aria-label="Who saw and changed, newest first"
+      >
+        {audit.data?.map((a) => (
+          <li key={a.id} className="border-b border-line py-1.5 text-sm">
+            <span className="text-soft">{time.format(new Date(a.at))}</span> {a.who} {a.action} {a.subject}
+            {a.detail && <span className="text-soft">: {a.detail}</span>}
+          </li>
+        ))}
+      </ul>
+      <Failure error={audit.error} />
+      <p className="mt-1 text-[13px] text-soft">
+        newest first, the last 200 · since {day(audit.data?.at(-1)?.at ?? '2026-01-01')}
+      </p>
+    </section>
+  )
+}

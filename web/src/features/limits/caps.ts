@@ -1,0 +1,27 @@
+import { GRAMS_PER_LB } from '../../lib/format'
+
+/** A cap as typed on screen: kilograms or pounds for grams, least minutes for their complement. */
+export function shown(unit: string, cap: number, mass = 'KG'): number {
+  if (unit === 'GRAMS') return mass === 'LB' ? Math.floor((cap / GRAMS_PER_LB) * 100) / 100 : cap / 1000
+  return unit === 'LEAST_MINUTES' ? 60 - cap : cap
+}
+
+/** What is kept for a cap as typed: grams rounded down, so that no cap is loosened by rounding. */
+export function kept(unit: string, typed: number, mass = 'KG'): number {
+  if (unit === 'GRAMS') return Math.floor(typed * (mass === 'LB' ? GRAMS_PER_LB : 1000) + 1e-6)
+  return unit === 'LEAST_MINUTES' ? 60 - typed : typed
+}
+
+const LABELS: Record<string, string> = {
+  DEGREES: 'Up to, degrees',
+  PERCENT: 'Up to, %',
+  SECONDS: 'Up to, s',
+  MINUTES: 'Up to, min',
+  PER_WEEK: 'Up to, a week',
+  BPM: 'Up to, bpm',
+  LEAST_MINUTES: 'At least, min',
+  LEVEL: 'Up to, level',
+}
+
+export const capLabel = (unit: string, mass = 'KG') =>
+  unit === 'GRAMS' ? `Up to, ${mass === 'LB' ? 'lb' : 'kg'}` : (LABELS[unit] ?? 'Up to')

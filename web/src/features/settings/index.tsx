@@ -1,0 +1,92 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ApiError, type S } from '../../lib/api'
+import { Button, Failure, Field, Loading } from '../../ui'
+
+/** The studio's own settings. */
+export function SettingsPage() {
+  const settings = useQuery({ queryKey: ['settings'], queryFn: () => api.get<S['Studio']>('/settings') })
+  if (settings.error) return <Failure error={settings.error} />
+  if (!settings.data) return <Loading what="the settings" />
+  return <SettingsForm key={JSON.stringify(settings.data)} studio={settings.data} />
+}
+
+function SettingsForm({ studio }: { studio: S['Studio'] }) {
+  const [form, setForm] = useState({ ...studio, id: undefined })
+  const [saved, setSaved] = useState(false)
+  const cache = useQueryClient()
+  const save = useMutation({
+    mutationFn: () => api.put<S['Studio']>('/settings', form),
+    onSuccess: async () => {
+      await cache.invalidateQueries({ queryKey: ['me'] })
+      setSaved(true)
+    },
+  })
+  const error = save.error instanceof ApiError ? save.error : undefined
+  const text = (k: 'name' | 'zone' | 'emergencyNumber', label: string, hint?: string) => (
+    <Field label={label} hint={hint} error={error?.field('/' + k)}>
+      {(p) => (
+        <input
+          {...p}
+          value={form[k]}
+          onChange={(e) => {
+            setSaved(false)
+            setForm({ ...form, [k]: e.target.value })
+          }}
+        />
+      )}
+    </Field>
+  )
+  return (
+    <form
+      noValidate
+      className="max-w-xl"
+      onSubmit={(e) => {
+        e.preventDefault()
+        save.mutate()
+      }}
+    >
+      <h1 className="py-5 text-[26px] font-bold">Settings</h1>
+      {text('name', 'Studio')}
+      {text(
+        'emergencyNumber',
+        'Emergency number',
+        'shown on the stop panel and wherever something is urgent',
+      )}
+      {text('zone', 'Time zone', 'decides which day it is, such as Europe/Oslo')}
+      <div className="grid grid-cols-2 gap-x-4">
+        <Field label="Weights typed in" hint="kept in kg; what is printed is shown as printed">
+          {(p) => (
+            <select
+              {...p}
+              value={form.massUnit}
+              onChange={(e) => setForm({ ...form, massUnit: e.target.value })}
+            >
+              <option value="KG">kilograms</option>
+              <option value="LB">pounds</option>
+            </select>
+          )}
+        </Field>
+        <Field label="Glucose in">
+          {(p) => (
+            <select
+              {...p}
+              value={form.glucoseUnit}
+              onChange={(e) => setForm({ ...form, glucoseUnit: e.target.value })}
+            >
+              <option value="MMOL">mmol/L</option>
+              <option value="MGDL">mg/dL</option>
+            </select>
+          )}
+        </Field>
+      </div>
+      <Failure error={save.error} />
+      <div className="flex items-center gap-3">
+        <Button main type="submit" disabled={save.isPending}>
+          Save
+        </Button>
+        {saved && <span role="status">saved</span>}
+      </div>
+    </form>
+  )
+}
