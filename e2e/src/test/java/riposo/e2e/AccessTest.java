@@ -1,0 +1,134 @@
+package riposo.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** axe finds no violation of WCAG 2.2 A or AA on any screen, its panels opened. */
+class AccessTest {
+  private static final String AXE = script();
+  private static final List<String> ALL =
+      List.of(
+          "",
+          "/screening",
+          "/screening/1",
+          "/limits",
+          "/pulse",
+          "/plan",
+          "/tolerance",
+          "/record",
+          "/papers",
+          "/letter");
+  private final List<String> found = new ArrayList<>();
+
+  private static String script() {
+    try {
+      return Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private void check(Page page, String where) {
+    page.evaluate(AXE); // the page's own policy lets no script tag in
+    @SuppressWarnings("unchecked")
+    List<String> broken =
+        (List<String>)
+            page.evaluate(
+                """
+                async () => {
+                  const r = await axe.run(document, { runOnly: { type: 'tag',
+                    values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22a', 'wcag22aa'] } })
+                  if (r.passes.length < 5) return ['axe saw an empty page']
+                  return r.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`))
+                }""");
+    broken.forEach(b -> found.add(where + ": " + b));
+  }
+
+  private void visit(Page page, String path) {
+    page.navigate(path.startsWith("http") ? path : Studio.url(path));
+    page.locator("main h1, main h2").first().waitFor();
+    settle(page);
+    check(page, path.replaceAll("[0-9a-f]{8}-[0-9a-f-]{27}", "…"));
+  }
+
+  /** Nothing is loading any more. */
+  private static void settle(Page page) {
+    page.waitForFunction("() => !document.body.innerText.includes('Loading ')");
+  }
+
+  @Test
+  void everyScreenAndPanel() {
+    Page stranger = Studio.page(360, 740);
+    stranger.navigate(Studio.url("/"));
+    Studio.button(stranger, "Sign in").click();
+    stranger.getByText("Give your e-mail address.").first().waitFor();
+    check(stranger, "sign in");
+    Page page = Studio.marit(1280, 800);
+    for (String path : List.of("/", "/clients", "/plans", "/kit", "/records", "/settings")) {
+      visit(page, path);
+    }
+    panel(page, "/", "Add a session");
+    panel(page, "/clients", "Add a client");
+    panel(page, "/kit", "Add a room or home");
+    visit(page, "/plans/new");
+    for (String name : List.of("Odile Varga", "Benedikt Aalto", "Thandi Mokoena")) {
+      Studio.client(page, name);
+      String client = page.url();
+      for (String part : name.startsWith("Odile") ? ALL : List.of("", "/limits", "/pulse")) {
+        visit(page, client + part);
+      }
+      if (name.startsWith("Odile")) {
+        panel(page, client, "Edit");
+        panel(page, client, "Something happened");
+        panel(page, client + "/limits", "Add a limit");
+        panel(page, client + "/papers", "Record a clearance");
+        panel(page, client + "/papers", "Erase for good");
+        panel(page, client + "/plan", "Start this session");
+        page.navigate(client + "/screening");
+        Studio.button(page, "Screen again").click();
+        page.getByText("Medicines").first().waitFor();
+        check(page, "the questions");
+      }
+    }
+    Page phone = Studio.marit(360, 740);
+    for (String path : List.of("/", "/clients")) {
+      visit(phone, path);
+    }
+    page.navigate(Studio.url("/"));
+    page.locator("a[href^='/run/']").first().click();
+    page.getByText("gone ·").waitFor();
+    check(page, "the run");
+    page.keyboard().press("s");
+    page.getByRole(AriaRole.DIALOG).waitFor();
+    check(page, "the stop panel");
+    page.navigate(Studio.url("/records"));
+    String link = page.locator("a[href*='/check-in/']").first().getAttribute("href");
+    phone.navigate(link);
+    phone.getByText("Anything new?").or(phone.getByText("opens the day after")).waitFor();
+    check(phone, "check-in");
+    page.navigate(Studio.url("/"));
+    Locator after = page.locator("a[href^='/after/']").first();
+    if (after.count() > 0) {
+      visit(page, Studio.url(after.getAttribute("href")));
+    }
+    assertEquals("", String.join("\n", found));
+  }
+
+  private void panel(Page page, String path, String button) {
+    page.navigate(path.startsWith("http") ? path : Studio.url(path));
+    Studio.button(page, button).first().click();
+    page.getByRole(AriaRole.DIALOG).waitFor();
+    settle(page);
+    check(page, button);
+  }
+}
