@@ -18,17 +18,24 @@ class Shots {
     shot(page, "day-sheet");
     Studio.client(page, "Wendeline Cruz");
     page.getByText("Screen Wendeline").click();
-    page.getByText("Chest").or(page.getByText("Pressure or pain in chest")).first().waitFor();
-    for (String key : "n n n n n n n n n n n n u".split(" ")) {
+    page.getByLabel("Pressure or pain in chest, neck, jaw or arm when you exert yourself?")
+        .waitFor();
+    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'group'");
+    for (String key : "n n n n n n y n n u".split(" ")) {
       page.keyboard().press(key);
-      page.waitForTimeout(170);
+      page.waitForTimeout(300);
     }
     page.waitForTimeout(500);
     shot(page, "screening");
     Studio.client(page, "Odile Varga");
     Studio.link(page, "Limits").click();
     page.getByText("Limits and their history").waitFor();
+    page.getByText("What closes most").waitFor();
     shot(page, "limits");
+    Studio.button(page, "Add a limit").click();
+    page.getByText("left knee bend").first().waitFor();
+    shot(page, "limit-form");
+    page.keyboard().press("Escape");
     Studio.link(page, "Plan").click();
     page.getByText("the stair").waitFor();
     page.getByText("Push, horizontal").or(page.getByText("floor push-up")).first().waitFor();
@@ -54,6 +61,33 @@ class Shots {
     Studio.link(page, "Screening").click();
     page.getByText("Proposed limits").waitFor();
     shot(page, "proposals");
+    page.navigate(Studio.url("/kit"));
+    page.getByText("Who trains where").waitFor();
+    shot(page, "kit");
+    Studio.client(page, "Odile Varga");
+    Studio.link(page, "Pulse").click();
+    page.getByText("Ways to the maximum").waitFor();
+    page.getByLabel("Pulse, bpm").fill("118");
+    page.getByText("of reserve").last().waitFor();
+    shot(page, "pulse");
+    Studio.link(page, "Record").click();
+    page.getByText("Measures that rules rest on").waitFor();
+    shot(page, "record");
+    Studio.client(page, "Aurelio Pask");
+    Studio.link(page, "Papers").click();
+    page.getByText("Who saw and changed").waitFor();
+    shot(page, "papers");
+    Studio.link(page, "Plan").click();
+    Studio.button(page, "Start this session").click();
+    for (String tap : new String[] {"Pain now 1", "Sleep 3", "Energy 6"}) {
+      Studio.button(page, tap).click();
+    }
+    page.waitForTimeout(800);
+    shot(page, "today-check");
+    Studio.client(page, "Benedikt Aalto");
+    Studio.link(page, "Letter that asks for it").click();
+    page.getByText("Benedikt Aalto").nth(1).waitFor();
+    shot(page, "letter");
   }
 
   private static void shot(Page page, String name) {
