@@ -376,6 +376,7 @@ function RoomForm({
       </div>
       <List
         title="Chairs"
+        note="name, seat height in cm, how many; wheels or not solid: nobody works on it"
         list={r.chairs}
         blank={{
           name: 'chair',
@@ -408,6 +409,7 @@ function RoomForm({
       />
       <List
         title="Dumbbells, as printed"
+        note="what is printed on one, its unit, how many; counted in pairs where both hands work"
         list={r.dumbbells}
         blank={{ printed: 2, unit: 'KG' as const, count: 2 }}
         onChange={(dumbbells) => setR({ ...r, dumbbells })}

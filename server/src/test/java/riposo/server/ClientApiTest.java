@@ -205,6 +205,30 @@ class ClientApiTest extends ApiDesk {
   }
 
   @Test
+  void theDatesOfLimitsShowAnEndingLetterAndItsFirmLimitStaysOn() throws Exception {
+    String c = "/clients/" + screened();
+    post(c + "/limits", limit(60, "FIRM", ",\"until\":\"" + today.plusDays(9) + "\""));
+    post(
+        c + "/limits",
+        limit(50, "ADVISED", ",\"until\":\"" + today.plusDays(5) + "\"")
+            .replace("knee-flexion", "hip-flexion"));
+    JsonNode before = get(c + "/limits/on?date=" + today.plusDays(5)).body();
+    assertThat(before.path("rows").size()).as("the last day counts").isEqualTo(2);
+    List<String> changes =
+        before
+            .path("changes")
+            .valueStream()
+            .map(x -> x.path("date").asString() + x.path("begins") + x.path("ends"))
+            .toList();
+    assertThat(changes).hasSize(3);
+    assertThat(changes.get(1)).startsWith(today.plusDays(6).toString()).endsWith("≤ 50°\"]");
+    assertThat(changes.get(2)).startsWith(today.plusDays(10).toString()).contains("still on");
+    JsonNode after = get(c + "/limits/on?date=" + today.plusDays(10)).body().path("rows");
+    assertThat(after.size()).isEqualTo(1);
+    assertThat(after.get(0).path("reviewDue").asBoolean()).isTrue();
+  }
+
+  @Test
   void aFirmProposalIsNotDeclinedNorLoosened() throws Exception {
     UUID id = anyClient();
     Answer s =

@@ -185,6 +185,9 @@ class LimitService implements Limits, Clients.SitterSource {
                   : null;
       if (end != null) {
         mark(changes, end, words, false, today);
+      } else if (l.until() != null) {
+        // a firm limit never lapses: past its letter it waits for a review
+        mark(changes, l.until().plusDays(1), "review due, still on: " + words, true, today);
       }
     }
     return new Combined(day, rows, List.copyOf(changes.values()));
