@@ -110,6 +110,7 @@ function CheckThenStart({ planId }: { planId: string }) {
   const start = useMutation({
     mutationFn: async () => {
       const check = await api.post<S['CheckView']>(`/clients/${client.id}/today-checks`, form)
+      if (check.result.outcome === 'NOT_TODAY' || check.result.outcome === 'URGENT') return null
       return api.post<S['Run']>('/runs', {
         clientId: client.id,
         planId,
@@ -120,7 +121,7 @@ function CheckThenStart({ planId }: { planId: string }) {
     },
     onSuccess: (r) => {
       void cache.invalidateQueries()
-      void navigate(`/run/${r.id}`)
+      if (r) void navigate(`/run/${r.id}`)
     },
   })
   if (needs.error) return <Failure error={needs.error} />
@@ -321,6 +322,11 @@ function CheckThenStart({ planId }: { planId: string }) {
         <Button main type="submit" disabled={start.isPending} className="mt-2 w-full">
           {over ? 'Keep this check' : 'Start'}
         </Button>
+        {start.data === null && (
+          <p role="status" className="mt-3 font-semibold">
+            Kept. No session on this check.
+          </p>
+        )}
         <p className="mt-3 text-[13px] text-soft">
           Every check is kept with its date. Local protocol and a clinician’s word come first.
         </p>

@@ -52,7 +52,7 @@ export function LimitForm({
   const [part, setPart] = useState(part0)
   const [load, setLoad] = useState(load0)
   const [side, setSide] = useState<Side>(limit?.side ?? 'LEFT')
-  const [typed, setTyped] = useState(limit ? shown(limit.unit, limit.cap) : 60)
+  const [typed, setTyped] = useState(limit ? String(shown(limit.unit, limit.cap)) : '60')
   const [form, setForm] = useState({
     strength: limit?.strength ?? ('FIRM' as S['LimitView']['strength']),
     source: limit?.source ?? '',
@@ -69,7 +69,8 @@ export function LimitForm({
   const axis = all.find((a) => a.id === axisId)
   const closes = axis?.unit === 'CLOSED'
   const sided = axis?.sided ?? false
-  const cap = closes ? 0 : kept(axis?.unit ?? '', typed, mass)
+  // an empty field is no number, and no number is sent as none: the server asks for it
+  const cap = closes ? 0 : typed.trim() === '' ? NaN : kept(axis?.unit ?? '', Number(typed), mass)
   const words = useQuery({
     queryKey: ['words', axisId, sided ? side : 'BOTH', cap],
     queryFn: () =>
@@ -198,7 +199,7 @@ export function LimitForm({
                   type="number"
                   step="any"
                   value={typed}
-                  onChange={(e) => setTyped(Number(e.target.value))}
+                  onChange={(e) => setTyped(e.target.value)}
                 />
               )}
             </Field>

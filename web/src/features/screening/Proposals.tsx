@@ -146,8 +146,9 @@ function Row({ screeningId, p }: { screeningId: string; p: S['ProposalView'] }) 
                   {...f}
                   type="number"
                   step="any"
-                  value={cap}
-                  onChange={(e) => setCap(Number(e.target.value))}
+                  required
+                  value={Number.isNaN(cap) ? '' : cap}
+                  onChange={(e) => setCap(e.target.valueAsNumber)}
                 />
               )}
             </Field>

@@ -238,7 +238,10 @@ class ApiTest extends ApiDesk {
     clock.shift(Duration.ofMinutes(14));
     assertThat(start(id, plan, ",\"glucose\":\"5.6\"").code()).isEqualTo("wait-after-low");
     clock.shift(Duration.ofMinutes(16));
-    assertThat(start(id, plan, ",\"glucose\":\"5.6\"").status()).isEqualTo(201);
+    assertThat(start(id, plan, ",\"glucose\":\"5.0\"").code())
+        .as("over 5.0, not at it")
+        .isEqualTo("wait-after-low");
+    assertThat(start(id, plan, ",\"glucose\":\"5.1\"").status()).isEqualTo(201);
     assertThat(start(id, plan, ",\"glucose\":\"nonsense\"").pointers()).contains("/glucose");
     assertThat(start(id, plan, ",\"glucose\":\"99\"").pointers()).contains("/glucose");
   }

@@ -144,8 +144,9 @@ class ClientApiTest extends ApiDesk {
             post(c + "/happened", "{\"kind\":\"FALL\",\"on\":\"" + today.plusDays(1) + "\"}")
                 .pointers())
         .contains("/on");
-    clock.shift(Duration.ofDays(1));
+    // the same answers on the same day are a new screening once something happened between
     post(c + "/screenings", "{\"signedClient\":\"Ada\",\"answers\":" + answers() + "}");
+    assertThat(get(c + "/screenings").body().size()).isEqualTo(2);
     assertThat(rules(id)).isEmpty();
   }
 
@@ -226,6 +227,37 @@ class ClientApiTest extends ApiDesk {
     JsonNode after = get(c + "/limits/on?date=" + today.plusDays(10)).body().path("rows");
     assertThat(after.size()).isEqualTo(1);
     assertThat(after.get(0).path("reviewDue").asBoolean()).isTrue();
+  }
+
+  @Test
+  void aLimitWithoutItsNumberIsNotTakenAsZero() throws Exception {
+    String c = "/clients/" + anyClient();
+    assertThat(
+            post(c + "/limits", limit(0, "FIRM", "").replace("\"cap\":0", "\"cap\":null"))
+                .pointers())
+        .contains("/cap");
+    assertThat(get(c + "/limits").body().size()).isZero();
+  }
+
+  @Test
+  void aCheckIsDoneAgainWhenWhatIsKnownHasChanged() throws Exception {
+    UUID id = screened();
+    UUID plan = post("/plans", PLAN).id();
+    UUID check = post("/clients/" + id + "/today-checks", check("")).id();
+    post(
+        "/clients/" + id + "/screenings",
+        "{\"signedClient\":\"Ada\",\"answers\":"
+            + answers("sugar.diabetes", "yes", "sugar.low", "yes")
+            + "}");
+    for (JsonNode s : get("/clients/" + id + "/screenings").body()) {
+      for (JsonNode p : s.path("assessment").path("proposals")) {
+        post(
+            "/screenings/" + s.path("id").asString() + "/decisions",
+            "{\"key\":\"" + p.path("key").asString() + "\",\"decision\":\"ACCEPTED\"}");
+      }
+    }
+    assertThat(start(id, plan, check, "").code()).isEqualTo("check-again");
+    assertThat(start(id, plan, "").code()).isEqualTo("reading-wanted");
   }
 
   @Test

@@ -1,6 +1,7 @@
 package riposo.core.today;
 
 import java.math.BigDecimal;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -18,6 +19,7 @@ import riposo.core.tolerance.School;
  * readings are missing, what today allows and what to do, and the dose.
  */
 public final class TodayCheck {
+  private static final Duration AFTER_LOW = Duration.ofMinutes(15);
   private static final String HOUSE = "handbook 2, today's readings";
   private static final String DOSE = "handbook 6, today's dose";
 
@@ -207,6 +209,27 @@ public final class TodayCheck {
         g.wobbly());
   }
 
+  /**
+   * Why a start must wait after a low glucose earlier the same day (handbook 2: a new reading over
+   * 5.0 after 15 min); null when it need not.
+   *
+   * @param before what the earlier check came to
+   * @param since from that check to this one
+   * @param now what was given at this one
+   */
+  public static @Nullable String waitAfterLow(Result before, Duration since, Given now) {
+    if (before.findings().stream().noneMatch(x -> x.rule().equals("today.glucose.low"))) {
+      return null;
+    }
+    if (since.compareTo(AFTER_LOW) < 0) {
+      return "Glucose was under 3.9 mmol/L: a reading over 5.0 counts 15 minutes after it.";
+    }
+    Glucose g = now.glucose();
+    return g != null && g.over("5.0")
+        ? null
+        : "Glucose was under 3.9 mmol/L: a new reading over 5.0 is wanted.";
+  }
+
   private static List<String> missing(Needs n, Given g) {
     List<String> missing = new ArrayList<>();
     need(missing, n, ReadingKind.PRESSURE, g.pressure());
@@ -243,13 +266,13 @@ public final class TodayCheck {
     for (Sign s : Sign.values()) {
       if (g.signs().contains(s)) {
         String what = Character.toUpperCase(s.words.charAt(0)) + s.words.substring(1);
-        String todo =
+        String act =
             switch (s.alone) {
               case URGENT -> ": stop, call the emergency number, record.";
               case NOT_TODAY -> ": not today.";
               default -> ": ease or not today; tell and record.";
             };
-        add(f, "sign." + s.name().toLowerCase(java.util.Locale.ROOT), s.alone, what + todo);
+        add(f, "sign." + s.name().toLowerCase(java.util.Locale.ROOT), s.alone, what + act);
       }
     }
   }

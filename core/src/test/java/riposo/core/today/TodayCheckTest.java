@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.math.BigDecimal;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -316,6 +317,28 @@ class TodayCheckTest {
       assertThat(TodayCheck.assess(n, given(said))).isEqualTo(before);
       assertThat(before.findings().stream().map(Finding::rule).collect(Collectors.toSet()))
           .contains("today.sign.emergency");
+    }
+  }
+
+  @ParameterizedTest(name = "{0}, {1} min later {2}: {3}")
+  @CsvSource(
+      delimiter = '|',
+      textBlock =
+          """
+          glucose=3.8 | 14 | glucose=5.6 | counts 15 minutes after it
+          glucose=3.8 | 15 | glucose=5.0 | a new reading over 5.0 is wanted
+          glucose=3.8 | 15 | sleep=7 | a new reading over 5.0 is wanted
+          glucose=3.8 | 15 | glucose=5.1 |
+          glucose=3.9 | 0 | glucose=3.9 |
+          """)
+  void aLowOpensWithAReadingOverFiveAfterFifteenMinutes(
+      String low, int minutes, String now, @Nullable String why) {
+    Result before = TodayCheck.assess(needs("low"), given(low));
+    String wait = TodayCheck.waitAfterLow(before, Duration.ofMinutes(minutes), given(now));
+    if (why == null) {
+      assertThat(wait).isNull();
+    } else {
+      assertThat(wait).contains(why);
     }
   }
 

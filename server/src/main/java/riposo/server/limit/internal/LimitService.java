@@ -81,7 +81,7 @@ class LimitService implements Limits, Clients.SitterSource {
   record LimitForm(
       @NotBlank(message = "Choose what is limited.") String axisId,
       @NotNull(message = "Choose a side.") Side side,
-      int cap,
+      @NotNull(message = "Give a number.") Integer cap,
       @NotNull Strength strength,
       @NotBlank(message = "Say who set it.") @Size(max = 200, message = "At most 200 characters.")
           String source,

@@ -134,6 +134,7 @@ class ScreeningService {
   private final ScreeningStores.Screenings screenings;
   private final ScreeningStores.Decisions decisions;
   private final ScreeningStores.Drafts drafts;
+  private final ScreeningStores.Events events;
   private final Clients clients;
   private final Limits limits;
   private final Json json;
@@ -144,6 +145,7 @@ class ScreeningService {
       ScreeningStores.Screenings screenings,
       ScreeningStores.Decisions decisions,
       ScreeningStores.Drafts drafts,
+      ScreeningStores.Events events,
       Clients clients,
       Limits limits,
       Json json,
@@ -152,6 +154,7 @@ class ScreeningService {
     this.screenings = screenings;
     this.decisions = decisions;
     this.drafts = drafts;
+    this.events = events;
     this.clients = clients;
     this.limits = limits;
     this.json = json;
@@ -188,8 +191,10 @@ class ScreeningService {
         && last.takenOn.equals(today)
         && last.questionSet == Screening.SET
         && last.signedClient.equals(body.signedClient().trim())
-        && asked(a, body).equals(json.read(last.answers, ANSWERS))) {
-      // sent twice: the same screening, not a new version
+        && asked(a, body).equals(json.read(last.answers, ANSWERS))
+        && events.findByClientIdOrderByOnDateDesc(clientId).stream()
+            .noneMatch(h -> h.createdAt.isAfter(last.createdAt))) {
+      // sent twice, and nothing happened between: the same screening, not a new version
       return ResponseEntity.ok(view(last, earlier.size() > 1 ? earlier.get(1) : null));
     }
     ScreeningRow row = new ScreeningRow();

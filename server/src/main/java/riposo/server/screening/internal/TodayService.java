@@ -44,7 +44,6 @@ import riposo.server.screening.TodayChecks;
 @Transactional
 class TodayService implements TodayChecks {
   private static final Duration GOOD_FOR = Duration.ofHours(2);
-  private static final Duration AFTER_LOW = Duration.ofMinutes(15);
   private static final String DECIMAL = "\\d{1,3}([.,]\\d{1,2})?";
 
   /** Readings and answers as sent; null where not taken. Decimals as text, comma or point. */
@@ -257,18 +256,24 @@ class TodayService implements TodayChecks {
     if (r.outcome() == Outcome.NOT_TODAY) {
       throw Problems.refused("not-today", String.join(" ", reasons(r)), reasons(r));
     }
+    Given given = json.read(row.given, Given.class);
     for (CheckRow before : today) {
-      Result b = json.read(before.result, Result.class);
-      boolean low = b.findings().stream().anyMatch(f -> f.rule().equals("today.glucose.low"));
-      if (low && before.createdAt.isAfter(row.createdAt.minus(AFTER_LOW))) {
-        throw Problems.refused(
-            "wait-after-low",
-            "Glucose was under 3.9 mmol/L: a reading over 5.0 counts 15 minutes after it.");
+      String wait =
+          TodayCheck.waitAfterLow(
+              json.read(before.result, Result.class),
+              Duration.between(before.createdAt, row.createdAt),
+              given);
+      if (wait != null) {
+        throw Problems.refused("wait-after-low", wait);
       }
-      if (low && json.read(row.given, Given.class).glucose() == null) {
-        throw Problems.refused(
-            "wait-after-low", "Glucose was under 3.9 mmol/L: a new reading over 5.0 is wanted.");
-      }
+    }
+    // conditions, limits or the record may have changed since: the check judged something else
+    Result now = TodayCheck.assess(needs(clientId), given);
+    if (!now.equals(r)) {
+      throw Problems.refused(
+          "check-again",
+          "What is known of this client has changed since the check: check again.",
+          reasons(now));
     }
     return checked(row);
   }
