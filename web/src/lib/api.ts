@@ -69,17 +69,17 @@ async function answer<T>(response: Response): Promise<T> {
 }
 
 /** Sends a file as it is; the server looks at its content, not its name. */
-export async function upload(clientId: string, file: File): Promise<S['Attachment']> {
-  if (file.size > 10 * 1024 * 1024)
+export async function sendFile<T>(path: string, file: File, most: number): Promise<T> {
+  if (file.size > most)
     throw new ApiError({
       status: 413,
       code: 'too-large',
-      detail: 'This file is larger than 10 MB; nothing was saved.',
+      detail: `This file is larger than ${most >= 1024 * 1024 ? `${most / 1024 / 1024} MB` : `${most / 1024} kB`}; nothing was saved.`,
     })
   if (!cookie('XSRF-TOKEN')) await fetch('/api/me')
   let response: Response
   try {
-    response = await fetch(`/api/clients/${clientId}/attachments?name=${encodeURIComponent(file.name)}`, {
+    response = await fetch('/api' + path, {
       method: 'POST',
       headers: {
         Accept: 'application/json',
@@ -95,8 +95,16 @@ export async function upload(clientId: string, file: File): Promise<S['Attachmen
       detail: 'The file could not be sent. Nothing was saved; try again.',
     })
   }
-  return answer<S['Attachment']>(response)
+  return answer<T>(response)
 }
+
+/** A paper of a client. */
+export const upload = (clientId: string, file: File) =>
+  sendFile<S['Attachment']>(
+    `/clients/${clientId}/attachments?name=${encodeURIComponent(file.name)}`,
+    file,
+    10 * 1024 * 1024,
+  )
 
 export const api = {
   get: <T>(path: string) => call<T>('GET', path),

@@ -37,6 +37,7 @@ export function Contour({
   slot,
   now,
   night,
+  wide,
 }: {
   planned?: Timeline
   adapted?: Timeline
@@ -44,10 +45,12 @@ export function Contour({
   slot?: string
   now?: number
   night?: boolean
+  /** drawn for the whole width of the page, so that it stays low */
+  wide?: boolean
 }) {
   const main = adapted ?? planned
   if (!main) return null
-  const width = 860
+  const width = wide ? 1230 : 860
   const total = Math.max(main.total, planned?.total ?? 0)
   const scale = (width - LEFT - 14) / total
   const blocks = (['WARM_UP', 'WORK', 'COOL_DOWN'] as const).map((b) => {

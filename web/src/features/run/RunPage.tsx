@@ -22,6 +22,16 @@ const posture = (h: number) =>
           ? 'on the chair'
           : 'on the floor'
 
+const kindWords = {
+  WORK: 'work',
+  REST: 'rest',
+  SIDE_CHANGE: 'change sides',
+  POSTURE_CHANGE: 'change posture',
+  SET_UP: 'set up the kit',
+  TALK: 'explain',
+}
+const restWords = { STILL: 'rest', WALKING: 'rest, walking', STRETCH: 'rest in a stretch' }
+
 /** The live session: wall-clock timer, what now, what next, one-tap log, stop panel. */
 export function RunPage({ emergency }: { emergency: string }) {
   const { runId = '' } = useParams()
@@ -172,6 +182,11 @@ function Live({
             <strong>{doseWords[run.today.dose]}</strong> {(run.today.reasons ?? []).join(' ')}
           </span>
         )}
+        {run.adapted.beat && (
+          <span>
+            beat <strong className="font-mono">{run.adapted.beat}</strong> a minute, locked
+          </span>
+        )}
         {run.adapted.effortCap !== undefined && run.adapted.effortCap !== null && (
           <span>
             effort <strong>{run.adapted.effortCap}</strong> at most
@@ -226,13 +241,9 @@ function Live({
                       ? 'ready'
                       : c.status === 'PAUSED'
                         ? 'paused'
-                        : segment.kind === 'WORK'
-                          ? 'work'
-                          : segment.kind === 'REST'
-                            ? 'rest'
-                            : segment.kind === 'SIDE_CHANGE'
-                              ? 'change sides'
-                              : 'change posture'}
+                        : segment.kind === 'REST'
+                          ? restWords[segment.restStyle ?? 'STILL']
+                          : kindWords[segment.kind]}
                   </p>
                   {segment.kind === 'WORK' && segment.side !== 'BOTH' && (
                     <p className="text-3xl font-bold text-white">{segment.side.toLowerCase()} side</p>
@@ -252,6 +263,11 @@ function Live({
                 {segment.kind !== 'WORK' && <span className="font-normal text-[#a9bcc2]">next: </span>}
                 {part?.title ?? 'Done soon'}
               </h1>
+              {shown?.stage !== undefined && slotOf(shown.slotKey)?.stages && (
+                <p className="mt-1 font-mono text-[clamp(20px,2.6vw,32px)] font-bold">
+                  {slotOf(shown.slotKey)?.stages?.[shown.stage]}
+                </p>
+              )}
               <p className="mt-1 text-[clamp(18px,2.2vw,26px)] text-sand">
                 {part?.cues.slice(0, 2).join(' · ')}
               </p>

@@ -32,7 +32,7 @@ import riposo.core.movement.Catalogue;
 import riposo.core.movement.Family;
 import riposo.core.movement.Kit;
 import riposo.core.movement.Movement;
-import riposo.core.plan.IntervalsInOrder;
+import riposo.core.plan.Format;
 import riposo.core.plan.Mobility;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
@@ -71,10 +71,10 @@ public class AdaptBench {
       work.add(new Slot("s" + work.size(), id, null));
     }
     plan =
-        new SessionPlan(
+        SessionPlan.of(
             List.of(new Slot("w", "march", 300)),
             work,
-            new IntervalsInOrder(40, 20, 2),
+            Format.intervals(40, 20, 2),
             List.of(new Slot("c", "seated-breathing", 180)));
     caps =
         Caps.on(

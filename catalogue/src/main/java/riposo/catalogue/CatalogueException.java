@@ -7,7 +7,11 @@ public final class CatalogueException extends RuntimeException {
   private final List<String> problems;
 
   public CatalogueException(List<String> problems) {
-    super("the catalogue cannot be read:\n" + String.join("\n", problems));
+    this("the catalogue cannot be read", problems);
+  }
+
+  CatalogueException(String what, List<String> problems) {
+    super(what + ":\n" + String.join("\n", problems));
     this.problems = List.copyOf(problems);
   }
 

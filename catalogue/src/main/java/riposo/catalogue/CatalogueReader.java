@@ -96,9 +96,13 @@ public final class CatalogueReader {
   }
 
   private static String text(String name) {
-    try (InputStream in = CatalogueReader.class.getResourceAsStream("/catalogue/" + name)) {
+    return resource("/catalogue/" + name);
+  }
+
+  static String resource(String path) {
+    try (InputStream in = CatalogueReader.class.getResourceAsStream(path)) {
       if (in == null) {
-        throw new IllegalStateException("missing resource /catalogue/" + name);
+        throw new IllegalStateException("missing resource " + path);
       }
       return new String(in.readAllBytes(), StandardCharsets.UTF_8);
     } catch (IOException e) {

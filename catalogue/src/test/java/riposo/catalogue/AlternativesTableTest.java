@@ -24,7 +24,7 @@ import riposo.core.limit.Strength;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Position;
-import riposo.core.plan.IntervalsInOrder;
+import riposo.core.plan.Format;
 
 /**
  * The rows of the table of handbook 4 that the catalogue reaches. Limits are "axis cap" or "axis
@@ -104,7 +104,7 @@ class AlternativesTableTest {
 
   @Test
   void aHeartClientWorksTheFirstHalfOfWorkAndRest() {
-    assertThat(new IntervalsInOrder(20, 10, 8 / 2).workWithin(100)).isEqualTo(15);
+    assertThat(Format.workWithin(20, 10, 100)).isEqualTo(15);
   }
 
   @Test

@@ -41,7 +41,7 @@ import riposo.core.movement.LoadKind;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
-import riposo.core.plan.IntervalsInOrder;
+import riposo.core.plan.Format;
 import riposo.core.plan.Mobility;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
@@ -65,10 +65,10 @@ class PlanAdaptationTest {
     for (String id : work) {
       slots.add(new Slot("s" + (slots.size() + 1), id, null));
     }
-    return new SessionPlan(
+    return SessionPlan.of(
         List.of(new Slot("w1", "march", 300)),
         slots,
-        new IntervalsInOrder(40, 20, 2),
+        Format.intervals(40, 20, 2),
         List.of(new Slot("c1", "seated-breathing", 180)));
   }
 
@@ -311,7 +311,8 @@ class PlanAdaptationTest {
             Map.of());
     assertThat(a.session()).hasSize(1);
     assertThat(Wording.broken(a.session()).get(0)).contains("limit 15 min");
-    assertThat(List.of(a.workSeconds(), a.effortCap())).isEqualTo(List.of(30, 5));
+    assertThat(List.of(a.workShare(), a.effortCap()))
+        .isEqualTo(List.of(new AdaptedPlan.WorkShare(30, 60), 5));
     assertThat(a.timeline().total()).isGreaterThanOrEqualTo(300 + 5 * 2 * 60 + 180);
   }
 

@@ -149,12 +149,38 @@ abstract class ApiDesk {
         .collect(Collectors.joining(",", "{", "}"));
   }
 
+  /** A block of a plan as the API takes it. */
+  static String block(String block, String format, String... slots) {
+    return "{\"key\":\"%s\",\"block\":\"%s\",\"format\":%s,\"alternate\":false,\"talk\":0,\"setUp\":0,\"slots\":[%s]}"
+        .formatted(
+            block.toLowerCase(java.util.Locale.ROOT), block, format, String.join(",", slots));
+  }
+
+  static String slot(String key, String movement, int seconds) {
+    return "{\"key\":\"%s\",\"movementId\":\"%s\"%s}"
+        .formatted(key, movement, seconds == 0 ? "" : ",\"seconds\":" + seconds);
+  }
+
+  static String plan(String name, String... blocks) {
+    return "{\"name\":\"%s\",\"plan\":{\"blocks\":[%s]}}".formatted(name, String.join(",", blocks));
+  }
+
+  static final String IN_TURN = "{\"kind\":\"IN_TURN\"}";
+  static final String INTERVALS =
+      "{\"kind\":\"INTERVALS\",\"values\":{\"WORK\":40,\"REST\":20,\"ROUNDS\":2}}";
   static final String PLAN =
-      """
-      {"name":"Plan","warmUp":[{"key":"w1","movementId":"march","seconds":300}],
-       "work":[{"key":"s1","movementId":"squat"},{"key":"s2","movementId":"hinged-row"},{"key":"s3","movementId":"counter-push-up"},
-               {"key":"s4","movementId":"overhead-press"},{"key":"s5","movementId":"one-leg-stand"}],
-       "workSeconds":40,"restSeconds":20,"rounds":2,"coolDown":[{"key":"c1","movementId":"seated-breathing","seconds":180}]}""";
+      plan(
+          "Plan",
+          block("WARM_UP", IN_TURN, slot("w1", "march", 300)),
+          block(
+              "WORK",
+              INTERVALS,
+              slot("s1", "squat", 0),
+              slot("s2", "hinged-row", 0),
+              slot("s3", "counter-push-up", 0),
+              slot("s4", "overhead-press", 0),
+              slot("s5", "one-leg-stand", 0)),
+          block("COOL_DOWN", IN_TURN, slot("c1", "seated-breathing", 180)));
 
   UUID screened(String... pairs) throws Exception {
     UUID id = anyClient();

@@ -33,9 +33,14 @@ class ApiTest extends ApiDesk {
           /clients | {"name":"A","birthDate":"1960-01-01","mobility":"USUAL","school":"PAIN_FREE","usualPain":0,"goalEffort":6,"kit":[],"weights":[{"grams":-5,"count":2}]} | 422 | /weights/0
           /clients | {"nonsense":1} | 422 | /usualPain
           /clients | [] | 422 |
-          /plans | {"name":"P","warmUp":[],"work":[],"workSeconds":40,"restSeconds":20,"rounds":2,"coolDown":[]} | 422 | /work
-          /plans | {"name":"P","warmUp":[{"key":"w","movementId":"no-such","seconds":60}],"work":[],"workSeconds":40,"restSeconds":20,"rounds":2,"coolDown":[]} | 422 | /warmUp/0/movementId
-          /plans | {"name":"P","warmUp":[],"work":[],"workSeconds":0,"restSeconds":20,"rounds":2,"coolDown":[]} | 422 | /workSeconds
+          /plans | {"name":"P","plan":{"blocks":[]}} | 422 | /plan
+          /plans | {"name":"","plan":{"blocks":[{"key":"b","block":"WORK","format":{"kind":"INTERVALS","values":{"WORK":40,"REST":20,"ROUNDS":2}},"alternate":false,"talk":0,"setUp":0,"slots":[{"key":"s","movementId":"squat"}]}]}} | 422 | /name
+          /plans | {"name":"P","plan":{"blocks":[{"key":"b","block":"WORK","format":{"kind":"INTERVALS","values":{"WORK":40,"REST":20,"ROUNDS":2}},"alternate":false,"talk":0,"setUp":0,"slots":[{"key":"s","movementId":"no-such"}]}]}} | 422 | /plan/blocks/0/slots/0/movementId
+          /plans | {"name":"P","plan":{"blocks":[{"key":"b","block":"WORK","format":{"kind":"INTERVALS","values":{"WORK":0,"REST":20,"ROUNDS":2}},"alternate":false,"talk":0,"setUp":0,"slots":[{"key":"s","movementId":"squat"}]}]}} | 422 | /plan/blocks/0/format
+          /plans | {"name":"P","plan":{"blocks":[{"key":"b","block":"WORK","format":{"kind":"INTERVALS","values":{"WORK":-5,"REST":20,"ROUNDS":2}},"alternate":false,"talk":0,"setUp":0,"slots":[{"key":"s","movementId":"squat"}]}]}} | 422 | /plan/blocks/0/format
+          /plans | {"name":"P","plan":{"blocks":[{"key":"b","block":"WORK","format":{"kind":"INTERVALS","values":{"WORK":40,"REST":20}},"alternate":false,"talk":0,"setUp":0,"slots":[{"key":"s","movementId":"squat"}]}]}} | 422 | /plan/blocks/0/format
+          /plans | {"name":"P","plan":{"blocks":[{"key":"b","block":"WORK","format":{"kind":"INTERVALS","values":{"WORK":600,"REST":300,"ROUNDS":13}},"alternate":false,"talk":0,"setUp":0,"slots":[{"key":"s","movementId":"squat"}]}]}} | 422 | /plan/blocks
+          /plans | {"name":"P","plan":{"blocks":[{"key":"b","block":"WORK","format":{"kind":"IN_TURN"},"alternate":false,"talk":0,"setUp":0,"slots":[{"key":"s","movementId":"squat","seconds":-1}]}]}} | 422 | /plan/blocks/0/slots/0
           /appointments | {"clientId":null,"planId":null,"date":null,"time":null} | 422 | /clientId
           /runs | {"clientId":"00000000-0000-7000-8000-000000000001","planId":"00000000-0000-7000-8000-000000000001"} | 404 |
           """)

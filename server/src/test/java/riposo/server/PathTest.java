@@ -29,7 +29,7 @@ import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Kit;
 import riposo.core.plan.Block;
-import riposo.core.plan.IntervalsInOrder;
+import riposo.core.plan.Format;
 import riposo.core.plan.Mobility;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
@@ -102,7 +102,7 @@ class PathTest {
             () ->
                 plans.add(
                     "Plan",
-                    new SessionPlan(
+                    SessionPlan.of(
                         List.of(new Slot("w", "march", 300)),
                         List.of(
                             new Slot("s1", "counter-squat", null),
@@ -110,7 +110,7 @@ class PathTest {
                             new Slot("s3", "wall-push-up", null),
                             new Slot("s4", "side-raise", null),
                             new Slot("s5", "heel-raise-held", null)),
-                        new IntervalsInOrder(40, 20, 2),
+                        Format.intervals(40, 20, 2),
                         List.of(new Slot("c", "seated-breathing", 180)))));
   }
 

@@ -14,8 +14,8 @@ import riposo.core.plan.Timeline;
  * @param timeline the timeline for this client
  * @param session limits on the session as a whole that the plan breaks, such as its length
  * @param effortCap greatest effort permitted; null when nothing caps it
- * @param workSeconds work of each interval for this client, shorter than planned under a
- *     work-for-rest cap
+ * @param workShare what this client works of the first interval under a work-for-rest cap; null
+ *     when the cap changes nothing
  */
 public record AdaptedPlan(
     LocalDate date,
@@ -25,4 +25,7 @@ public record AdaptedPlan(
     List<Broken> session,
     List<PlanCheck> checks,
     @Nullable Integer effortCap,
-    int workSeconds) {}
+    @Nullable WorkShare workShare) {
+  /** So many of each so many seconds; the clock stays shared. */
+  public record WorkShare(int seconds, int of) {}
+}

@@ -20,6 +20,7 @@ import riposo.core.plan.Block;
  * @param overridden ADVISED limits the pinned choice passes, with a recorded reason
  * @param released true when a pinned choice was let go because a limit or kit now forbids it
  * @param doses one for each part
+ * @param gone the movement asked for is no longer in the catalogue; the slot rests until replaced
  */
 public record AdaptedSlot(
     String slotKey,
@@ -33,4 +34,5 @@ public record AdaptedSlot(
     boolean pinned,
     List<Broken> overridden,
     boolean released,
-    List<Dose> doses) {}
+    List<Dose> doses,
+    boolean gone) {}

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Loads;
@@ -17,20 +18,24 @@ import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.LoadKind;
 import riposo.core.movement.Movement;
+import riposo.core.movement.Purpose;
 import riposo.core.movement.SidePattern;
 import riposo.core.movement.Tempo;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Block;
-import riposo.core.plan.IntervalsInOrder;
+import riposo.core.plan.Format;
+import riposo.core.plan.FormatKind;
 import riposo.core.plan.Mobility;
+import riposo.core.plan.Param;
 import riposo.core.plan.Piece;
+import riposo.core.plan.PlanBlock;
 import riposo.core.plan.PlanCheck;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
+import riposo.core.plan.Stage;
 import riposo.core.plan.Station;
 import riposo.core.plan.Timeline;
-import riposo.core.today.TodayCheck;
 
 /** Resolves a whole session plan for one client on one date: slots, doses, timeline, checks. */
 public final class PlanAdapter {
@@ -42,16 +47,42 @@ public final class PlanAdapter {
     this.catalogue = adapter.catalogue();
   }
 
-  /** The plan's timeline for nobody in particular; throws naming an unknown movement. */
+  /**
+   * The plan's timeline for nobody in particular. A movement no longer in the catalogue keeps its
+   * time and leaves the posture as it is.
+   */
   public Timeline planned(SessionPlan plan) {
-    List<Station> stations = new ArrayList<>();
-    for (Block block : Block.values()) {
-      for (Slot slot : plan.slots(block)) {
-        Variant v = catalogue.variants(catalogue.movement(slot.movementId())).get(0);
-        stations.add(station(slot, block, pieces(v, Side.BOTH, null)));
+    return Timeline.compile(plan, plannedStations(plan)::get, Integer.MAX_VALUE, Mobility.USUAL);
+  }
+
+  private Map<String, Station> plannedStations(SessionPlan plan) {
+    Map<String, Station> stations = new HashMap<>();
+    for (SessionPlan.Asked a : plan.asked()) {
+      Movement m = catalogue.find(a.slot().movementId()).orElse(null);
+      Tempo own = a.slot().tempo();
+      if (m == null) {
+        Tempo tempo = own == null ? Tempo.of("2-0-2-0") : own;
+        Piece still = new Piece(Side.BOTH, null, tempo, 0, false);
+        stations.put(a.key(), new Station(a.key(), false, tempo, List.of(still)));
+        continue;
       }
+      Variant v = catalogue.variants(m).get(0);
+      stations.put(
+          a.key(),
+          new Station(
+              a.key(), v.oneSided(), own == null ? m.tempo() : own, pieces(v, Side.BOTH, own)));
     }
-    return Timeline.compile(stations, plan.format(), Integer.MAX_VALUE, Mobility.USUAL);
+    return stations;
+  }
+
+  /** Remarks on a plan, with what it compiles to. */
+  public List<PlanCheck> checks(SessionPlan plan, Timeline timeline) {
+    return PlanCheck.of(plan, timeline, this::find);
+  }
+
+  /** The movement of that id; null when the catalogue has none. */
+  public @Nullable Movement find(String id) {
+    return catalogue.find(id).orElse(null);
   }
 
   /**
@@ -81,9 +112,65 @@ public final class PlanAdapter {
       Map<String, Standing> standings,
       Map<String, Pin> pins,
       Mobility mobility,
-      TodayDose today) {
-    Caps caps = today.caps(limits);
-    IntervalsInOrder format = today.format(plan.format());
+      TodayDose dose) {
+    Caps caps = dose.caps(limits);
+    SessionPlan today = dose.plan(plan, this::planned);
+    Map<String, Ceiling> ceilings = ceilings(standings);
+    if (dose.cut()) {
+      rungDown(plan, ceilings, caps.day());
+    }
+    int workCap = caps.cap(Axis.WORK_PER_REST, Side.BOTH);
+    List<AdaptedSlot> slots = new ArrayList<>();
+    Map<String, Station> stations = new HashMap<>();
+    Map<String, Station> asPlanned = plannedStations(today);
+    Timeline plannedToday = Timeline.compile(today, asPlanned::get, workCap, Mobility.USUAL);
+    for (SessionPlan.Asked asked : today.asked()) {
+      Situation situation =
+          new Situation(
+              caps.raised(asked.block().effortRaise(asked.index())), kit.items(), ceilings);
+      AdaptedSlot adapted = slot(asked, plannedToday, situation, kit, standings, pins, dose);
+      slots.add(adapted);
+      Station plain = java.util.Objects.requireNonNull(asPlanned.get(asked.key()));
+      List<Piece> pieces = new ArrayList<>();
+      Tempo tempo = plain.tempo();
+      for (Performed part : adapted.result().parts()) {
+        if (part.isRest()) {
+          pieces.add(new Piece(part.side(), null, null, 0, false));
+        } else {
+          Variant v = adapter.variant(part);
+          Tempo own = slower(tempo(adapted, part), asked.slot().tempo());
+          pieces.addAll(pieces(v, part.side(), own));
+          if (!v.movement().isHold()) {
+            tempo = own == null ? v.movement().tempo() : own;
+          }
+        }
+      }
+      stations.put(asked.key(), new Station(asked.key(), plain.oneSided(), tempo, pieces));
+    }
+    Timeline timeline = Timeline.compile(today, stations::get, workCap, mobility);
+    int effort = caps.cap(Axis.EFFORT, Side.BOTH);
+    int[] session = new int[Axis.CELLS];
+    session[Axis.SESSION_MINUTES.cell(Side.BOTH)] = (timeline.total() + 59) / 60;
+    if (timeline.total() > 0) {
+      // whole minutes, rounded down: 14:59 is no 15
+      session[Axis.WARM_UP.cell(Side.BOTH)] =
+          Math.max(0, 60 - timeline.seconds(Block.WARM_UP) / 60);
+      session[Axis.COOL_DOWN.cell(Side.BOTH)] =
+          Math.max(0, 60 - timeline.seconds(Block.COOL_DOWN) / 60);
+    }
+    return new AdaptedPlan(
+        caps.day(),
+        slots,
+        planned(plan),
+        timeline,
+        Broken.of(caps, session),
+        PlanCheck.of(timeline),
+        effort == Integer.MAX_VALUE ? null : effort,
+        share(today, workCap));
+  }
+
+  /** How far accepted verdicts let each family go. */
+  public Map<String, Ceiling> ceilings(Map<String, Standing> standings) {
     Map<String, Ceiling> ceilings = new HashMap<>();
     for (Standing s : standings.values()) {
       catalogue
@@ -94,88 +181,28 @@ public final class PlanAdapter {
                       s.familyId(),
                       new Ceiling(s.familyId(), s.stopped() ? 0 : m.rung(), s.decidedOn())));
     }
-    if (today.cut()) {
-      rungDown(plan, ceilings, caps.day());
-    }
-    Situation situation = new Situation(caps, kit.items(), ceilings);
-    int workCap = caps.cap(Axis.WORK_PER_REST, Side.BOTH);
-    int workSeconds = format.workWithin(workCap);
-    List<AdaptedSlot> slots = new ArrayList<>();
-    List<Station> stations = new ArrayList<>();
-    for (Block block : Block.values()) {
-      for (Slot slot : slots(plan, block, today)) {
-        AdaptedSlot adapted =
-            slot(slot, block, format, situation, kit, standings, pins, workSeconds, today);
-        slots.add(adapted);
-        List<Piece> pieces = new ArrayList<>();
-        for (Performed part : adapted.result().parts()) {
-          if (part.isRest()) {
-            pieces.add(new Piece(part.side(), null, null, 0, false));
-          } else {
-            pieces.addAll(pieces(adapter.variant(part), part.side(), tempo(adapted, part)));
-          }
-        }
-        stations.add(station(slot, block, pieces));
-      }
-    }
-    Timeline timeline = Timeline.compile(stations, format, workCap, mobility);
-    int effort = caps.cap(Axis.EFFORT, Side.BOTH);
-    int[] session = new int[Axis.CELLS];
-    session[Axis.SESSION_MINUTES.cell(Side.BOTH)] = (timeline.total() + 59) / 60;
-    session[Axis.WARM_UP.cell(Side.BOTH)] = Math.max(0, 60 - minutes(timeline, Block.WARM_UP));
-    session[Axis.COOL_DOWN.cell(Side.BOTH)] = Math.max(0, 60 - minutes(timeline, Block.COOL_DOWN));
-    return new AdaptedPlan(
-        caps.day(),
-        slots,
-        planned(plan),
-        timeline,
-        Broken.of(caps, session),
-        PlanCheck.of(timeline),
-        effort == Integer.MAX_VALUE ? null : effort,
-        workSeconds);
+    return ceilings;
   }
 
-  /** Whole minutes of a block, rounded down: 14:59 is no 15. */
-  private static int minutes(Timeline timeline, Block block) {
-    return timeline.segments().stream()
-            .filter(g -> g.block() == block)
-            .mapToInt(Segment::length)
-            .sum()
-        / 60;
-  }
-
-  /**
-   * A short session: warm-up, the first three movements, and cool-down as far as ten minutes go.
-   */
-  private static List<Slot> slots(SessionPlan plan, Block block, TodayDose today) {
-    List<Slot> all = plan.slots(block);
-    if (today.dose() != TodayCheck.Dose.SHORT || block == Block.WARM_UP) {
-      return all;
-    }
-    if (block == Block.WORK) {
-      return all.subList(0, Math.min(TodayDose.SHORT_WORK, all.size()));
-    }
-    IntervalsInOrder f = today.format(plan.format());
-    int used = TodayDose.SHORT_WORK * (f.work() + f.rest());
-    for (Slot s : plan.warmUp()) {
-      used += s.seconds() == null ? 0 : s.seconds();
-    }
-    int keep = 1;
-    for (int i = 0; i < all.size(); i++) {
-      Integer seconds = all.get(i).seconds();
-      used += seconds == null ? 0 : seconds;
-      if (used > TodayDose.SHORT_SECONDS) {
-        break;
+  private static AdaptedPlan.@Nullable WorkShare share(SessionPlan plan, int cap) {
+    for (PlanBlock b : plan.blocks()) {
+      Integer work = b.format().values().get(Param.WORK);
+      if (b.block() == Block.WORK && work != null) {
+        int rest = b.format().values().getOrDefault(Param.REST, 0);
+        int within = Format.workWithin(work, rest, cap);
+        return within < work ? new AdaptedPlan.WorkShare(within, work + rest) : null;
       }
-      keep = i + 1;
     }
-    return all.subList(0, keep);
+    return null;
   }
 
   /** Movements of the work block that take no weight go down a rung where there is one. */
   private void rungDown(SessionPlan plan, Map<String, Ceiling> ceilings, LocalDate day) {
-    for (Slot slot : plan.work()) {
-      Movement m = catalogue.movement(slot.movementId());
+    for (Slot slot : plan.slots(Block.WORK)) {
+      Movement m = find(slot.movementId());
+      if (m == null) {
+        continue;
+      }
       Ceiling now = ceilings.get(m.familyId());
       int at = now == null ? m.rung() : Math.min(now.rung(), m.rung());
       int least =
@@ -186,30 +213,64 @@ public final class PlanAdapter {
     }
   }
 
+  /** The longer of two tempos; null when neither is given. */
+  private static @Nullable Tempo slower(@Nullable Tempo a, @Nullable Tempo b) {
+    if (a == null || b == null) {
+      return a == null ? b : a;
+    }
+    return a.seconds() >= b.seconds() ? a : b;
+  }
+
+  /** The movement a slot starts from: the one asked for, or where an accepted verdict stands. */
+  public String target(Movement asked, @Nullable Standing standing) {
+    if (standing != null && !standing.stopped()) {
+      Movement stood = find(standing.movementId());
+      if (stood != null && (standing.askedId().equals(asked.id()) || stood.rung() < asked.rung())) {
+        return stood.id();
+      }
+    }
+    return asked.id();
+  }
+
   private AdaptedSlot slot(
-      Slot slot,
-      Block block,
-      IntervalsInOrder format,
+      SessionPlan.Asked at,
+      Timeline planned,
       Situation situation,
       Kitbag kit,
       Map<String, Standing> standings,
       Map<String, Pin> pins,
-      int workSeconds,
       TodayDose today) {
-    Movement asked = catalogue.movement(slot.movementId());
+    Slot slot = at.slot();
+    Block block = at.block().block();
+    Movement asked = find(slot.movementId());
+    if (asked == null) {
+      return new AdaptedSlot(
+          at.key(),
+          block,
+          Purpose.BREATHING,
+          slot.movementId(),
+          List.of(),
+          Set.of(),
+          null,
+          new SlotResult(
+              slot.movementId(),
+              List.of(Performed.rest(Side.BOTH)),
+              Cost.REST,
+              List.of(),
+              List.of()),
+          false,
+          List.of(),
+          false,
+          List.of(new Dose(at.rounds(), null, null, null, 0, null, false)),
+          true);
+    }
     Standing standing = standings.get(asked.familyId());
-    if (standing != null && catalogue.find(standing.movementId()).isEmpty()) {
+    if (standing != null && find(standing.movementId()) == null) {
       standing = null;
     }
-    String target = asked.id();
-    if (standing != null && !standing.stopped()) {
-      Movement stood = catalogue.movement(standing.movementId());
-      if (standing.askedId().equals(asked.id()) || stood.rung() < asked.rung()) {
-        target = stood.id();
-      }
-    }
+    String target = target(asked, standing);
     SlotResult result = adapter.resolve(target, situation);
-    Pin pin = pins.get(slot.key());
+    Pin pin = pins.get(at.key());
     boolean pinned = false;
     List<Broken> overridden = List.of();
     if (pin != null) {
@@ -231,14 +292,13 @@ public final class PlanAdapter {
       }
     }
     List<Dose> doses = new ArrayList<>();
-    int seconds = block == Block.WORK ? workSeconds : slot.seconds() == null ? 30 : slot.seconds();
-    int rounds = block == Block.WORK ? format.rounds() : 1;
-    int share = result.parts().size() == 2 ? seconds / 2 : seconds;
+    int share = interval(planned, at.key());
     for (Performed part : result.parts()) {
-      doses.add(dose(part, share, rounds, situation.caps(), kit, standings, today));
+      doses.add(
+          dose(part, at, share, result.parts().size(), situation.caps(), kit, standings, today));
     }
     return new AdaptedSlot(
-        slot.key(),
+        at.key(),
         block,
         asked.purpose(),
         asked.id(),
@@ -249,7 +309,26 @@ public final class PlanAdapter {
         pinned,
         overridden,
         pin != null && !pinned,
-        doses);
+        doses,
+        false);
+  }
+
+  /** Seconds of work of the slot's first interval, both sides of it together; 0 without a clock. */
+  private static int interval(Timeline planned, String key) {
+    int seconds = 0;
+    Segment first = null;
+    for (Segment g : planned.segments()) {
+      if (!g.slotKey().equals(key) || g.kind() != Segment.Kind.WORK) {
+        continue;
+      }
+      if (first == null || g.round() == first.round() && g.set() == first.set()) {
+        first = g;
+        seconds += g.length();
+      } else {
+        break;
+      }
+    }
+    return seconds;
   }
 
   private boolean closedByVerdict(Performed part, Map<String, Standing> standings) {
@@ -276,12 +355,14 @@ public final class PlanAdapter {
 
   private Dose dose(
       Performed part,
-      int seconds,
-      int rounds,
+      SessionPlan.Asked at,
+      int interval,
+      int parts,
       Caps caps,
       Kitbag kit,
       Map<String, Standing> standings,
       TodayDose today) {
+    int rounds = at.rounds();
     if (part.movementId() == null) {
       return new Dose(rounds, null, null, null, 0, null, false);
     }
@@ -302,32 +383,71 @@ public final class PlanAdapter {
                 ? OptionalInt.of(s.grams())
                 : Loads.lightest(hands, kit.weights());
         if (target.isPresent()) {
-          grams =
-              Loads.atOrUnder(today.grams(target.getAsInt()), cap, hands, kit.weights()).orElse(0);
+          int wanted = target.getAsInt();
+          // The plan's weight is a ceiling: it never lifts what history allows.
+          Integer most = at.slot().grams();
+          if (most != null) {
+            wanted = Math.min(wanted, most);
+          }
+          grams = Loads.atOrUnder(today.grams(wanted), cap, hands, kit.weights()).orElse(0);
         }
       }
     }
-    int half = v.oneSided() && part.side() == Side.BOTH ? seconds / 2 : seconds;
-    Tempo tempo = s != null && s.tempo() != null ? Tempo.of(s.tempo()) : m.tempo();
-    int reps = tempo.repsIn(half);
+    Integer asked = reps(at);
+    boolean halves = parts == 2 || v.oneSided() && part.side() == Side.BOTH;
+    // Counted formats give each side its own repetitions; clocked ones halve the interval.
+    int seconds = halves && !eachSide(at) ? interval / 2 : interval;
+    Tempo tempo =
+        slower(s != null && s.tempo() != null ? Tempo.of(s.tempo()) : null, at.slot().tempo());
+    if (tempo == null) {
+      tempo = m.tempo();
+    }
+    int reps =
+        at.block().format().kind() == FormatKind.THROUGH_DAY || asked != null && interval == 0
+            ? asked == null ? 0 : asked
+            : asked == null ? tempo.repsIn(seconds) : asked;
     if (m.sides() == SidePattern.ALTERNATING && !v.oneSided()) {
       reps -= reps % 2;
     }
     if (s != null && s.reps() != null) {
       reps = Math.min(reps, s.reps());
     }
+    boolean still = m.isHold() && interval > 0;
     return new Dose(
         rounds,
         m.isHold() ? null : reps,
-        m.isHold() ? (Integer) Math.min(half, v.holdSeconds()) : null,
+        m.isHold()
+            ? (Integer) (still ? Math.min(seconds, v.holdSeconds()) : v.holdSeconds())
+            : null,
         grams,
         v.handsLoaded(),
         m.share(),
         m.loadKind() == LoadKind.BAND && v.loadable());
   }
 
-  private static Station station(Slot slot, Block block, List<Piece> pieces) {
-    return new Station(slot.key(), block, slot.seconds() == null ? 0 : slot.seconds(), pieces);
+  /** Repetitions the format asks for; null where the clock decides. */
+  private static @Nullable Integer reps(SessionPlan.Asked at) {
+    Format f = at.block().format();
+    Integer own = at.slot().reps();
+    return switch (f.kind()) {
+      case SETS, ROUNDS_POSSIBLE, THROUGH_DAY -> own == null ? (Integer) f.get(Param.REPS) : own;
+      case BY_COUNT -> own;
+      case GATHER -> Math.min(f.get(Param.TOTAL), f.get(Param.SET_SIZE));
+      case PHRASE -> f.get(Param.REPEATS) * f.phrase().size();
+      case STAGED -> at.slot().stages().stream().mapToInt(Stage::count).sum();
+      default -> null;
+    };
+  }
+
+  private boolean eachSide(SessionPlan.Asked at) {
+    Movement m = find(at.slot().movementId());
+    boolean oneSided = m != null && catalogue.variants(m).get(0).oneSided();
+    FormatKind kind = at.block().format().kind();
+    return oneSided
+        && (kind.counted()
+            || kind == FormatKind.HOLDS
+            || kind == FormatKind.STAGED
+            || at.block().sides() != PlanBlock.SideMode.SPLIT);
   }
 
   private static List<Piece> pieces(Variant v, Side side, @Nullable Tempo other) {

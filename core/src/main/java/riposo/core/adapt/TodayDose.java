@@ -4,13 +4,17 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
-import riposo.core.plan.IntervalsInOrder;
+import riposo.core.plan.Block;
+import riposo.core.plan.PlanBlock;
+import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Timeline;
 import riposo.core.today.TodayCheck;
 
 /**
@@ -57,13 +61,46 @@ public record TodayDose(
   }
 
   /** One set less and rests half as long again; a short one is one round. */
-  IntervalsInOrder format(IntervalsInOrder f) {
-    if (!cut()) {
-      return f;
+  PlanBlock block(PlanBlock b) {
+    if (!cut() || b.block() != Block.WORK) {
+      return b;
     }
-    int rest = Math.min(300, (f.rest() * 3 + 1) / 2);
-    return new IntervalsInOrder(
-        f.work(), rest, dose == TodayCheck.Dose.SHORT ? 1 : Math.max(1, f.rounds() - 1));
+    return b.with(dose == TodayCheck.Dose.SHORT ? b.format().once() : b.format().eased());
+  }
+
+  /**
+   * The plan as today leaves it. A short one keeps the warm-up, the first three movements of the
+   * work (two where they belong in pairs) and the cool-down as far as ten minutes go.
+   */
+  SessionPlan plan(SessionPlan plan, Function<SessionPlan, Timeline> compile) {
+    if (!cut()) {
+      return plan;
+    }
+    List<PlanBlock> blocks = new ArrayList<>();
+    int left = dose == TodayCheck.Dose.SHORT ? SHORT_WORK : Integer.MAX_VALUE;
+    for (PlanBlock b : plan.blocks()) {
+      PlanBlock eased = b;
+      if (b.block() == Block.WORK) {
+        int keep = Math.min(left, b.slots().size());
+        keep -= b.format().kind().pairs() ? keep % 2 : 0;
+        left -= keep;
+        if (keep == 0) {
+          continue;
+        }
+        eased = block(b.with(b.slots().subList(0, keep)));
+      }
+      blocks.add(eased);
+    }
+    SessionPlan today = new SessionPlan(blocks, plan.beat());
+    while (dose == TodayCheck.Dose.SHORT && compile.apply(today).total() > SHORT_SECONDS) {
+      PlanBlock last = blocks.get(blocks.size() - 1);
+      if (last.block() != Block.COOL_DOWN || last.slots().size() < 2) {
+        break;
+      }
+      blocks.set(blocks.size() - 1, last.with(last.slots().subList(0, last.slots().size() - 1)));
+      today = new SessionPlan(blocks, plan.beat());
+    }
+    return today;
   }
 
   /** A fifth less weight, before it is rounded down to kit. */

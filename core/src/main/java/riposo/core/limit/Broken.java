@@ -36,6 +36,9 @@ public record Broken(
     for (Limit limit : caps.active()) {
       for (Side side : limit.axis().sided ? List.of(Side.LEFT, Side.RIGHT) : List.of(Side.BOTH)) {
         int asked = demand[limit.axis().cell(side)];
+        if (limit.axis() == Axis.EFFORT && asked > 0) {
+          asked += caps.effortRaise();
+        }
         if ((!limit.axis().sided || limit.side().covers(side)) && asked > limit.cap()) {
           broken.add(
               new Broken(

@@ -15,15 +15,19 @@ public final class Caps {
   private final int[] caps;
   private final List<Limit> active;
   private final LocalDate day;
+  private final int effortRaise;
 
-  private Caps(LocalDate day, List<Limit> active) {
+  private Caps(LocalDate day, List<Limit> active, int effortRaise) {
     this.day = day;
     this.active = active;
+    this.effortRaise = effortRaise;
     this.caps = Axis.openCaps();
     for (Limit limit : active) {
       for (Side side : sidesOf(limit)) {
         int cell = limit.axis().cell(side);
-        caps[cell] = Math.min(caps[cell], limit.cap());
+        int cap =
+            limit.axis() == Axis.EFFORT ? Math.max(0, limit.cap() - effortRaise) : limit.cap();
+        caps[cell] = Math.min(caps[cell], cap);
       }
     }
   }
@@ -39,7 +43,21 @@ public final class Caps {
                     .thenComparing(Limit::side)
                     .thenComparing(Limit::cap)
                     .thenComparing(Limit::id))
-            .toList());
+            .toList(),
+        0);
+  }
+
+  /**
+   * These caps for a format that makes every movement harder by so much on the effort scale: the
+   * effort cap is that much lower for what a movement usually asks.
+   */
+  public Caps raised(int effort) {
+    return effort == effortRaise ? this : new Caps(day, active, effort);
+  }
+
+  /** How much the format raises the effort of a movement that asks for any. */
+  int effortRaise() {
+    return effortRaise;
   }
 
   public static Caps open(LocalDate day) {
@@ -78,7 +96,8 @@ public final class Caps {
     Side side = Axis.sideOfCell(cell);
     return active.stream()
         .filter(l -> l.axis() == axis && (!axis.sided || l.side().covers(side)))
-        .filter(l -> l.cap() == caps[cell])
+        .filter(
+            l -> (axis == Axis.EFFORT ? Math.max(0, l.cap() - effortRaise) : l.cap()) == caps[cell])
         .sorted(Comparator.comparing(Limit::strength).thenComparing(Limit::id))
         .toList();
   }
@@ -106,7 +125,7 @@ public final class Caps {
 
   /** These caps with more limits of the same day added. */
   public Caps plus(Collection<Limit> more) {
-    return on(day, Stream.concat(active.stream(), more.stream()).toList());
+    return on(day, Stream.concat(active.stream(), more.stream()).toList()).raised(effortRaise);
   }
 
   /**
@@ -114,6 +133,7 @@ public final class Caps {
    * both keeps its FIRM cap.
    */
   public Caps firmOnly() {
-    return on(day, active.stream().filter(l -> l.strength() == Strength.FIRM).toList());
+    return on(day, active.stream().filter(l -> l.strength() == Strength.FIRM).toList())
+        .raised(effortRaise);
   }
 }

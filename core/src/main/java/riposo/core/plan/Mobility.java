@@ -1,11 +1,25 @@
 package riposo.core.plan;
 
+import riposo.core.movement.Position;
+
 /**
  * How long a client takes to change posture (handbook 5): slow takes 40 s from standing to floor.
  */
 public enum Mobility {
   USUAL,
   SLOW;
+
+  /** Seconds from one position to another; 0 within the same posture. */
+  public int seconds(Position from, Position to) {
+    if (faceUp(from) && to == Position.PRONE || from == Position.PRONE && faceUp(to)) {
+      return 8;
+    }
+    return seconds(from.height, to.height);
+  }
+
+  private static boolean faceUp(Position p) {
+    return p == Position.SUPINE || p == Position.RECLINED;
+  }
 
   /** Seconds between two contour heights; 0 within the same posture. */
   public int seconds(int from, int to) {

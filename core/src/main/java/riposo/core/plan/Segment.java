@@ -8,12 +8,14 @@ import riposo.core.limit.Side;
  *
  * @param start seconds from the beginning
  * @param length seconds, 1 or more
- * @param slotKey the slot at work, or the one before for rest and the one after for a change of
- *     posture
- * @param round 1-based in the work block, 0 outside it
+ * @param slotKey the slot at work, or the one before for rest and the one after for everything else
+ * @param round 1-based in a work block, 0 outside it
+ * @param set 1-based within the round, counting sides and stages; 0 outside a work block
  * @param height contour height, 0 lying to 5 on a step
  * @param reps repetitions expected; null when not counted
  * @param holdSeconds length of one hold; null when not a hold
+ * @param stage index of the stage in a staged set; null elsewhere
+ * @param restStyle what a rest is filled with; null for everything else
  */
 public record Segment(
     int start,
@@ -22,16 +24,21 @@ public record Segment(
     Block block,
     String slotKey,
     int round,
+    int set,
     Side side,
     int height,
     @Nullable Integer reps,
-    @Nullable Integer holdSeconds) {
+    @Nullable Integer holdSeconds,
+    @Nullable Integer stage,
+    PlanBlock.@Nullable RestStyle restStyle) {
   /** What the time is for. */
   public enum Kind {
     WORK,
     REST,
     SIDE_CHANGE,
-    POSTURE_CHANGE
+    POSTURE_CHANGE,
+    SET_UP,
+    TALK
   }
 
   public Segment {
@@ -42,5 +49,22 @@ public record Segment(
 
   public int endExclusive() {
     return start + length;
+  }
+
+  Segment lasting(int other) {
+    return new Segment(
+        start,
+        other,
+        kind,
+        block,
+        slotKey,
+        round,
+        set,
+        side,
+        height,
+        reps,
+        holdSeconds,
+        stage,
+        restStyle);
   }
 }

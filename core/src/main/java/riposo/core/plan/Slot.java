@@ -1,22 +1,115 @@
 package riposo.core.plan;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Side;
+import riposo.core.movement.Tempo;
 
 /**
  * A movement asked for at a place in a plan.
  *
- * @param key stable within the plan, 1 to 40 characters
- * @param seconds length in a warm-up or cool-down block, 10 to 600; null in the work block, whose
- *     format gives it
+ * @param key stable within the plan, 1 to 40 characters, no {@code @}
+ * @param seconds length where the format gives none, 5 to 600
+ * @param reps own number of repetitions, 1 to 100; null for the block's
+ * @param tempo own tempo; null for the movement's
+ * @param grams greatest weight per hand the plan asks for; it never lifts what history and caps
+ *     allow
+ * @param start the side that begins; null is left
+ * @param stages of a staged set; empty elsewhere
+ * @param rounds what differs by round
+ * @param extra more work for a weaker side; null for none
  */
-public record Slot(String key, String movementId, @Nullable Integer seconds) {
+public record Slot(
+    String key,
+    String movementId,
+    @Nullable Integer seconds,
+    @Nullable Integer reps,
+    @Nullable Tempo tempo,
+    @Nullable Integer grams,
+    @Nullable Side start,
+    List<Stage> stages,
+    List<RoundChange> rounds,
+    @Nullable Extra extra) {
   public Slot {
-    if (key.isBlank() || key.length() > 40) {
-      throw new IllegalArgumentException("a slot key has 1 to 40 characters");
+    if (key == null || key.isBlank() || key.length() > 40 || key.contains("@")) {
+      throw new IllegalArgumentException("a slot key has 1 to 40 characters and no @");
     }
-    if (seconds != null && (seconds < 10 || seconds > 600)) {
+    if (movementId == null || movementId.isBlank() || movementId.length() > 60) {
+      throw new IllegalArgumentException("slot " + key + " names no movement");
+    }
+    range(key, "lasts", seconds, 5, 600, " s");
+    range(key, "has", reps, 1, 100, " repetitions");
+    range(key, "asks for", grams, 100, 100_000, " g");
+    if (start == Side.BOTH) {
+      throw new IllegalArgumentException("slot " + key + " starts left or right, not both");
+    }
+    stages = stages == null ? List.of() : List.copyOf(stages);
+    rounds = rounds == null ? List.of() : List.copyOf(rounds);
+    if (stages.size() > 20) {
+      throw new IllegalArgumentException("slot " + key + " has more than 20 stages");
+    }
+    for (RoundChange r : rounds) {
+      range(key, "has", r.reps(), 1, 100, " repetitions");
+      range(key, "asks for", r.grams(), 100, 100_000, " g");
+      if (rounds.stream().filter(x -> x.round() == r.round()).count() > 1) {
+        throw new IllegalArgumentException(
+            "slot " + key + " changes round " + r.round() + " twice");
+      }
+    }
+  }
+
+  public Slot(String key, String movementId, @Nullable Integer seconds) {
+    this(key, movementId, seconds, null, null, null, null, List.of(), List.of(), null);
+  }
+
+  private static void range(
+      String key, String verb, @Nullable Integer value, int least, int most, String unit) {
+    if (value != null && (value < least || value > most)) {
       throw new IllegalArgumentException(
-          "a warm-up or cool-down slot lasts 10 to 600 s, was " + seconds);
+          "slot " + key + " " + verb + " " + least + " to " + most + unit + ", was " + value);
+    }
+  }
+
+  /** The slot as it is in a round; its key is {@code key@round} where the round changes it. */
+  public Slot at(int round) {
+    for (RoundChange c : rounds) {
+      if (c.round() == round) {
+        return new Varied(this, c).slot();
+      }
+    }
+    return this;
+  }
+
+  /** The key of the slot in a round. */
+  public String keyAt(int round) {
+    return rounds.stream().anyMatch(c -> c.round() == round) ? key + "@" + round : key;
+  }
+
+  public Slot movement(String id) {
+    return new Slot(key, id, seconds, reps, tempo, grams, start, stages, rounds, extra);
+  }
+
+  public Slot lasting(@Nullable Integer other) {
+    return new Slot(key, movementId, other, reps, tempo, grams, start, stages, rounds, extra);
+  }
+
+  public Side startSide() {
+    return start == null ? Side.LEFT : start;
+  }
+
+  private record Varied(Slot base, RoundChange c) {
+    Slot slot() {
+      return new Slot(
+          base.key,
+          c.movementId() == null ? base.movementId : c.movementId(),
+          base.seconds,
+          c.reps() == null ? base.reps : c.reps(),
+          c.tempo() == null ? base.tempo : c.tempo(),
+          c.grams() == null ? base.grams : c.grams(),
+          base.start,
+          base.stages,
+          List.of(),
+          base.extra);
     }
   }
 }

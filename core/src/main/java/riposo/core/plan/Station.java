@@ -1,12 +1,17 @@
 package riposo.core.plan;
 
 import java.util.List;
+import riposo.core.movement.Tempo;
 
 /**
  * A slot ready for the timeline: one piece done as it is, or one for the left and one for the
- * right, of equal length.
+ * right.
+ *
+ * @param key the slot's key, with its round where the round changes it
+ * @param oneSided the movement asked for is done one side at a time
+ * @param tempo what the time of counted work is reckoned with
  */
-public record Station(String slotKey, Block block, int seconds, List<Piece> pieces) {
+public record Station(String key, boolean oneSided, Tempo tempo, List<Piece> pieces) {
   public Station {
     if (pieces.isEmpty() || pieces.size() > 2) {
       throw new IllegalArgumentException("a station has one or two pieces");

@@ -2,16 +2,18 @@ package riposo.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
 import riposo.core.movement.Position;
 
 /**
  * A session to the second: segments that tile the whole without gap or overlap. Everything on
- * screen and in the run reads this.
+ * screen and in the run reads this. Blocks through the day have no clock and no segments.
  *
  * @param postureChanges how often the posture changes
  * @param floorTrips how often the client goes down to the floor
+ * @param estimated some of the time is an estimate: gathered repetitions, as many as possible
  */
 public record Timeline(
     List<Segment> segments,
@@ -19,138 +21,262 @@ public record Timeline(
     int workSeconds,
     int restSeconds,
     int postureChanges,
-    int floorTrips) {
+    int floorTrips,
+    boolean estimated) {
 
   /**
-   * Compiles stations in order. Work stations repeat for each round with the format's work and
-   * rest; warm-up and cool-down stations follow each other without rest. A change of posture uses
-   * up the rest before it; only what is longer is added. One-sided work is split into equal halves,
-   * an odd second going to the change of side.
+   * Compiles a plan. A change of posture uses up the rest before it; only what is longer is added.
+   * One-sided work in one interval is split into equal halves, an odd second going to the change of
+   * side.
    *
+   * @param stations the station of a slot by its key, with its round where the round changes it
    * @param workCap work as a percentage of rest, {@link Integer#MAX_VALUE} when nothing caps; under
    *     a cap the client works the first part of each work + rest, the clock stays shared
    */
   public static Timeline compile(
-      List<Station> stations, IntervalsInOrder format, int workCap, Mobility mobility) {
-    Compiler c = new Compiler(mobility);
-    stations.stream()
-        .filter(s -> s.block() == Block.WARM_UP)
-        .forEach(s -> c.station(s, 0, s.seconds(), 0));
-    int work = format.workWithin(workCap);
-    for (int round = 1; round <= format.rounds(); round++) {
-      for (Station s : stations) {
-        if (s.block() == Block.WORK) {
-          c.station(s, round, work, format.work() + format.rest() - work);
-        }
+      SessionPlan plan, Function<String, Station> stations, int workCap, Mobility mobility) {
+    Compiler c = new Compiler(mobility, workCap, stations);
+    boolean estimated = false;
+    for (PlanBlock b : plan.blocks()) {
+      if (b.slots().isEmpty() || b.format().kind() == FormatKind.THROUGH_DAY) {
+        continue;
+      }
+      estimated |= b.format().kind().estimated();
+      c.begin(b);
+      if (b.format().kind() == FormatKind.ROUNDS_POSSIBLE) {
+        c.asManyAsPossible();
+      } else {
+        Bout.of(b, stations, plan.beat()).forEach(c::bout);
       }
     }
-    stations.stream()
-        .filter(s -> s.block() == Block.COOL_DOWN)
-        .forEach(s -> c.station(s, 0, s.seconds(), 0));
-    return c.finish();
+    return c.finish(estimated);
+  }
+
+  /** Seconds of a block, rests and changes included. */
+  public int seconds(Block block) {
+    return segments.stream().filter(s -> s.block() == block).mapToInt(Segment::length).sum();
   }
 
   private static final class Compiler {
     private final Mobility mobility;
+    private final int cap;
+    private final Function<String, Station> stations;
     private final List<Segment> out = new ArrayList<>();
+    private @Nullable PlanBlock block;
     private int now;
-    private @Nullable Integer height;
+    private @Nullable Position position;
     private int changes;
     private int trips;
 
-    Compiler(Mobility mobility) {
+    Compiler(Mobility mobility, int cap, Function<String, Station> stations) {
       this.mobility = mobility;
+      this.cap = cap;
+      this.stations = stations;
     }
 
-    void station(Station s, int round, int work, int rest) {
-      boolean split = s.pieces().size() == 2;
-      int half = split ? work / 2 : work;
-      for (int i = 0; i < s.pieces().size(); i++) {
-        Piece p = s.pieces().get(i);
-        Position position = p.position();
-        moveTo(position == null ? height == null ? 2 : height : position.height, s, round);
-        if (i == 1 && work % 2 == 1) {
-          put(1, Segment.Kind.SIDE_CHANGE, s, round, Side.BOTH, null, null);
+    void begin(PlanBlock b) {
+      block = b;
+      Bout first = new Bout(b.slots().get(0).keyAt(1), 1, 0, null, Side.LEFT, 0, null, 0, null);
+      if (b.talk() > 0) {
+        put(b.talk(), Segment.Kind.TALK, first, Side.BOTH, null, null);
+      }
+      if (b.setUp() > 0) {
+        put(b.setUp(), Segment.Kind.SET_UP, first, Side.BOTH, null, null);
+      }
+    }
+
+    void bout(Bout b) {
+      Station s = stations.apply(b.key());
+      int work = Format.workWithin(b.seconds(), b.rest(), cap);
+      work(b, s, work);
+      int rest = b.seconds() + b.rest() - work;
+      if (rest > 0) {
+        put(rest, Segment.Kind.REST, b, Side.BOTH, null, null);
+      }
+    }
+
+    private void work(Bout b, Station s, int seconds) {
+      if (seconds < 1) {
+        return;
+      }
+      List<Piece> pieces = pieces(b, s);
+      boolean split = pieces.size() == 2;
+      int half = split ? seconds / 2 : seconds;
+      for (int i = 0; i < pieces.size(); i++) {
+        Piece p = pieces.get(i);
+        if (half > 0) {
+          moveTo(p.position(), b);
+        }
+        if (i == 1 && seconds % 2 == 1) {
+          put(1, Segment.Kind.SIDE_CHANGE, b, Side.BOTH, null, null);
+        }
+        if (half == 0) {
+          continue;
         }
         boolean still = p.holdSeconds() > 0;
         Integer reps = null;
         if (!still && p.tempo() != null) {
-          int r = p.tempo().repsIn(half);
+          int r =
+              b.reps() == null
+                  ? p.tempo().repsIn(half)
+                  : b.reps() * half / Math.max(1, b.seconds());
           reps = p.alternating() ? r - r % 2 : r;
         }
-        Segment.Kind kind = p.tempo() == null ? Segment.Kind.REST : Segment.Kind.WORK;
-        put(half, kind, s, round, p.side(), reps, still ? Math.min(half, p.holdSeconds()) : null);
-      }
-      if (rest > 0) {
-        put(rest, Segment.Kind.REST, s, round, Side.BOTH, null, null);
+        put(
+            half,
+            p.tempo() == null ? Segment.Kind.REST : Segment.Kind.WORK,
+            b,
+            b.side() != null && p.side() == Side.BOTH && s.oneSided() ? b.side() : p.side(),
+            reps,
+            still ? (Integer) Math.min(half, p.holdSeconds()) : null);
       }
     }
 
-    private void moveTo(int to, Station s, int round) {
-      if (height == null) {
-        height = to;
-        return;
+    /** The pieces of a bout: both in their order, or the one of its side. */
+    private List<Piece> pieces(Bout b, Station s) {
+      if (s.pieces().size() == 1) {
+        return s.pieces();
       }
-      int cost = mobility.seconds(height, to);
-      if (cost > 0) {
-        changes++;
-        if (to <= 1) {
-          trips++;
-        }
-        Segment last = out.get(out.size() - 1);
-        int fromRest =
-            last.kind() == Segment.Kind.REST && last.side() == Side.BOTH
-                ? Math.min(cost, last.length())
-                : 0;
-        if (fromRest > 0) {
-          out.remove(out.size() - 1);
-          now -= last.length();
-          if (last.length() > fromRest) {
-            out.add(
-                new Segment(
-                    now,
-                    last.length() - fromRest,
-                    Segment.Kind.REST,
-                    last.block(),
-                    last.slotKey(),
-                    last.round(),
-                    Side.BOTH,
-                    last.height(),
-                    null,
-                    null));
-            now += last.length() - fromRest;
+      Side only = b.side();
+      if (only != null) {
+        return s.pieces().stream().filter(p -> p.side() == only).limit(1).toList();
+      }
+      Piece left = s.pieces().get(0);
+      Piece right = s.pieces().get(1);
+      if (block != null
+          && block.format().kind() == FormatKind.PHRASE
+          && left.position() == right.position()
+          && left.tempo() != null
+          && left.tempo().equals(right.tempo())) {
+        // the phrase names the sides itself
+        return List.of(
+            new Piece(Side.BOTH, left.position(), left.tempo(), left.holdSeconds(), false));
+      }
+      return b.first() == right.side() ? List.of(right, left) : List.of(left, right);
+    }
+
+    /** Round after round within the time; the way from posture to posture counts too. */
+    void asManyAsPossible() {
+      PlanBlock b = java.util.Objects.requireNonNull(block);
+      int from = now;
+      int time = b.format().get(Param.CAP);
+      for (int round = 1; ; round++) {
+        for (Slot slot : b.slots()) {
+          Station s = stations.apply(slot.keyAt(1));
+          int reps = slot.reps() == null ? b.format().get(Param.REPS) : slot.reps();
+          int wanted = reps * s.tempo().seconds() * (s.oneSided() ? 2 : 1);
+          Bout at =
+              new Bout(slot.keyAt(1), round, 1, null, slot.startSide(), wanted, null, 0, null);
+          int left = time - (now - from);
+          int way = way(s.pieces().get(0).position());
+          if (way >= left) {
+            put(left, Segment.Kind.REST, at, Side.BOTH, null, null);
+            return;
+          }
+          moveTo(s.pieces().get(0).position(), at);
+          left = time - (now - from);
+          int seconds = Math.min(wanted, left);
+          int before = now;
+          work(
+              new Bout(slot.keyAt(1), round, 1, null, slot.startSide(), seconds, null, 0, null),
+              s,
+              Format.workWithin(seconds, 0, cap));
+          int over = now - from - time;
+          if (over > 0) {
+            // the other side's posture took longer than was left
+            trim(over);
+            return;
+          }
+          int rest = Math.min(seconds - (now - before), time - (now - from));
+          if (rest > 0) {
+            put(rest, Segment.Kind.REST, at, Side.BOTH, null, null);
+          }
+          if (now - from >= time) {
+            return;
           }
         }
-        height = to;
-        put(cost, Segment.Kind.POSTURE_CHANGE, s, round, Side.BOTH, null, null);
       }
-      height = to;
+    }
+
+    private void trim(int seconds) {
+      int left = seconds;
+      while (left > 0) {
+        Segment last = out.remove(out.size() - 1);
+        now = last.start();
+        if (last.length() > left) {
+          out.add(last.lasting(last.length() - left));
+          now += last.length() - left;
+          return;
+        }
+        left -= last.length();
+      }
+    }
+
+    private int way(@Nullable Position to) {
+      return position == null || to == null ? 0 : mobility.seconds(position, to);
+    }
+
+    private void moveTo(@Nullable Position to, Bout b) {
+      if (to == null) {
+        return;
+      }
+      int cost = way(to);
+      Position from = position;
+      if (cost > 0 && from != null) {
+        changes++;
+        if (to.onFloor() && !from.onFloor()) {
+          trips++;
+        }
+        Segment last = out.isEmpty() ? null : out.get(out.size() - 1);
+        if (last != null && last.kind() == Segment.Kind.REST && last.side() == Side.BOTH) {
+          int used = Math.min(cost, last.length());
+          out.remove(out.size() - 1);
+          now -= last.length();
+          if (last.length() > used) {
+            out.add(last.lasting(last.length() - used));
+            now += last.length() - used;
+          }
+        }
+        position = to;
+        put(cost, Segment.Kind.POSTURE_CHANGE, b, Side.BOTH, null, null);
+      }
+      position = to;
     }
 
     private void put(
         int length,
         Segment.Kind kind,
-        Station s,
-        int round,
+        Bout b,
         Side side,
         @Nullable Integer reps,
         @Nullable Integer hold) {
+      PlanBlock in = java.util.Objects.requireNonNull(block);
+      boolean work = in.block() == Block.WORK;
       out.add(
           new Segment(
               now,
               length,
               kind,
-              s.block(),
-              s.slotKey(),
-              round,
+              in.block(),
+              b.key(),
+              work ? b.round() : 0,
+              work ? b.set() : 0,
               side,
-              height == null ? 2 : height,
+              position == null ? firstHeight(b) : position.height,
               reps,
-              hold));
+              hold,
+              kind == Segment.Kind.WORK ? b.stage() : null,
+              kind == Segment.Kind.REST ? in.rest() : null));
       now += length;
     }
 
-    Timeline finish() {
+    /** Before anything is done: the posture of what comes. */
+    private int firstHeight(Bout b) {
+      Position p = stations.apply(b.key()).pieces().get(0).position();
+      return p == null ? Position.CHAIR.height : p.height;
+    }
+
+    Timeline finish(boolean estimated) {
       int work = 0;
       int rest = 0;
       for (Segment g : out) {
@@ -160,7 +286,7 @@ public record Timeline(
           rest += g.length();
         }
       }
-      return new Timeline(List.copyOf(out), now, work, rest, changes, trips);
+      return new Timeline(List.copyOf(out), now, work, rest, changes, trips, estimated);
     }
   }
 }

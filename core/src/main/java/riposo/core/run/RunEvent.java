@@ -56,8 +56,8 @@ public record RunEvent(
       check("pain", pain, 10);
       check("reps", reps, 500);
       check("grams", grams, 100_000);
-      if (round < 0 || round > 20) {
-        throw new IllegalArgumentException("round must lie between 0 and 20, was " + round);
+      if (round < 0 || round > 999) {
+        throw new IllegalArgumentException("round must lie between 0 and 999, was " + round);
       }
     }
 

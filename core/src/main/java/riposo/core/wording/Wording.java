@@ -24,7 +24,10 @@ import riposo.core.movement.Catalogue;
 import riposo.core.movement.Kit;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
+import riposo.core.plan.BlockOrder;
 import riposo.core.plan.PlanCheck;
+import riposo.core.plan.PlanFix;
+import riposo.core.plan.Stage;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.Judgement;
 
@@ -213,6 +216,10 @@ public final class Wording {
 
   /** Why the slot is as it is, in one or more short sentences; empty when it is as asked. */
   public List<String> reasons(AdaptedSlot slot) {
+    if (slot.gone()) {
+      return List.of(
+          "“" + slot.askedId() + "” is no longer in the catalogue: replace it in the plan.");
+    }
     List<String> reasons = new ArrayList<>();
     Standing standing = slot.standing();
     if (standing != null) {
@@ -282,8 +289,106 @@ public final class Wording {
       case PlanCheck.COOL_DOWN_SHORT ->
           "Cool-down " + clock(c.value()) + " is short: " + clock(c.wanted()) + " is wanted.";
       case PlanCheck.FLOOR_TRIPS -> c.value() + " trips to the floor.";
+      case PlanCheck.REGION_TWICE ->
+          times(c.value(), "the same region twice running")
+              + ": let one rest while the other works.";
+      case PlanCheck.HARD_TWICE ->
+          times(c.value(), "two hard slots for one muscle in a row") + " (effort 5 or more each).";
+      case PlanCheck.SMALL_FIRST -> "A small group comes before a big one: big first, while fresh.";
+      case PlanCheck.BICEPS_FIRST -> "Elbow bend before a pull: the arms tire before the back.";
+      case PlanCheck.ODD_ROUNDS ->
+          "Sides by round and "
+              + c.value()
+              + (c.value() == 1 ? " round" : " rounds")
+              + ": one side gets more. An even number is wanted.";
+      case PlanCheck.SIDES_UNEQUAL ->
+          (c.value() > c.wanted() ? "Left" : "Right")
+              + " gets more: left "
+              + clock(c.value())
+              + ", right "
+              + clock(c.wanted())
+              + ".";
+      case PlanCheck.OVERHEAD_LONG ->
+          "Arms overhead for "
+              + clock(c.value())
+              + " of work in a row; over "
+              + clock(c.wanted())
+              + " raises the pulse, mind heart and lung clients.";
+      case PlanCheck.PUSH_PULL ->
+          "Push "
+              + clock(c.value())
+              + " against pull "
+              + clock(c.wanted())
+              + ": more than twice the other.";
+      case PlanCheck.MANY_REPS ->
+          c.value() + " repetitions in an interval; eight to ten done well is the usual aim.";
+      case PlanCheck.GONE ->
+          c.value() == 1
+              ? "A movement is no longer in the catalogue: replace it."
+              : c.value() + " movements are no longer in the catalogue: replace them.";
       default -> throw new IllegalArgumentException("unknown rule " + c.rule());
     };
+  }
+
+  private static String times(int n, String what) {
+    return n == 1
+        ? Character.toUpperCase(what.charAt(0)) + what.substring(1)
+        : n + " times " + what;
+  }
+
+  /** A stage of a staged set: "4 × full range, 2-0-2-0", "8 pulses low", "hold high, 4 counts". */
+  public static String stage(Stage s) {
+    String range = s.range().name().toLowerCase(Locale.ROOT);
+    return switch (s.kind()) {
+      case REPS -> s.count() + " × " + range + " range, " + s.tempo();
+      case PULSES -> s.count() + " pulses " + (s.range() == Stage.Part.FULL ? "" : range).trim();
+      case HOLD -> "hold " + range + ", " + s.counts() + " counts";
+    };
+  }
+
+  /** A fix in words: "Swap 4 and 5: 2 trips to the floor fewer". */
+  public static String fix(PlanFix f) {
+    return switch (f.kind()) {
+      case SWAP -> "Swap " + f.a() + " and " + f.b() + ": " + gain(f);
+      case LONGER ->
+          (f.rule().equals(PlanCheck.WARM_UP_SHORT) ? "Warm-up " : "Cool-down ")
+              + clock(f.a())
+              + " to "
+              + clock(f.b());
+      case ADD_ROUND -> "One round more: " + f.b() + ", both sides alike";
+      case SLOWER -> "Lower in 3 s, lift in 2: 5 s a repetition";
+    };
+  }
+
+  private static String gain(PlanFix f) {
+    int less = f.before() - f.after();
+    return switch (f.rule()) {
+      case PlanCheck.FLOOR_TRIPS ->
+          less + (less == 1 ? " trip to the floor fewer" : " trips to the floor fewer");
+      case PlanCheck.OVERHEAD_LONG -> clock(less) + " less overhead in a row";
+      case PlanCheck.REGION_TWICE -> f.after() == 0 ? "no region twice running" : less + " fewer";
+      case PlanCheck.HARD_TWICE -> f.after() == 0 ? "no hard pair left" : less + " fewer";
+      default -> f.after() == 0 ? "big groups first" : less + " fewer";
+    };
+  }
+
+  /** What a better order gains: "trips to the floor 3 to 1, posture changes 9 to 5". */
+  public static String gained(BlockOrder.Found f) {
+    BlockOrder.Cost a = f.before();
+    BlockOrder.Cost b = f.after();
+    List<String> parts = new ArrayList<>();
+    gained(parts, "trips to the floor", a.floorTrips(), b.floorTrips());
+    gained(parts, "same region twice running", a.regionTwice(), b.regionTwice());
+    gained(parts, "posture changes", a.postureChanges(), b.postureChanges());
+    gained(parts, "small group before big", a.smallFirst(), b.smallFirst());
+    gained(parts, "upper or lower twice running", a.halfTwice(), b.halfTwice());
+    return parts.isEmpty() ? "No order is better than this one." : String.join(", ", parts) + ".";
+  }
+
+  private static void gained(List<String> parts, String what, int before, int after) {
+    if (before != after) {
+      parts.add(what + " " + before + " to " + after);
+    }
   }
 
   /** Seconds as minutes and seconds: "19:40". */

@@ -34,7 +34,11 @@ public interface AdaptedPlans {
   /** A permitted alternative. */
   record AlternativeView(String movementId, String title) {}
 
-  /** A slot of an adapted plan. */
+  /**
+   * A slot of an adapted plan.
+   *
+   * @param stages of a staged set, in words; null elsewhere
+   */
   record SlotView(
       String key,
       Block block,
@@ -51,9 +55,14 @@ public interface AdaptedPlans {
       boolean pinned,
       boolean released,
       boolean rest,
-      String stairFamilyId) {}
+      String stairFamilyId,
+      @Nullable List<String> stages) {}
 
-  /** An adapted plan. */
+  /**
+   * An adapted plan.
+   *
+   * @param beat beats a minute, locked in the run; null for none
+   */
   record AdaptedView(
       UUID planId,
       String planName,
@@ -65,7 +74,8 @@ public interface AdaptedPlans {
       List<String> sessionProblems,
       @Nullable Strength sessionStrength,
       @Nullable Integer effortCap,
-      @Nullable String workNote) {}
+      @Nullable String workNote,
+      @Nullable Integer beat) {}
 
   AdaptedView view(UUID clientId, UUID planId, LocalDate date);
 

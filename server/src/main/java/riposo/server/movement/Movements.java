@@ -1,8 +1,10 @@
 package riposo.server.movement;
 
+import java.util.List;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import riposo.catalogue.CatalogueReader;
+import riposo.catalogue.PlanDocument;
 import riposo.core.adapt.Adapter;
 import riposo.core.adapt.PlanAdapter;
 import riposo.core.movement.Catalogue;
@@ -24,6 +26,12 @@ public class Movements {
   @Bean
   PlanAdapter planAdapter(Adapter adapter) {
     return new PlanAdapter(adapter);
+  }
+
+  /** The plans that ship as starting points, read against the shipped catalogue. */
+  @Bean
+  List<PlanDocument> startingPoints(Catalogue catalogue) {
+    return PlanDocument.shipped(catalogue);
   }
 
   @Bean

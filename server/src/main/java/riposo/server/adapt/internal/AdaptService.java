@@ -42,6 +42,7 @@ import riposo.core.movement.Catalogue;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
+import riposo.core.plan.SessionPlan;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.StandingSource;
@@ -171,13 +172,18 @@ class AdaptService implements AdaptedPlans {
     Plans.Plan plan = plans.require(planId);
     AdaptedPlan a = adapt(clientId, planId, date, today);
     List<Room.Printed> printed = clients.require(clientId).printed();
-    boolean shorter = a.workSeconds() < plan.plan().format().work();
-    int cycle = plan.plan().format().work() + plan.plan().format().rest();
+    AdaptedPlan.WorkShare share = a.workShare();
+    Map<String, List<String>> stages = new HashMap<>();
+    for (SessionPlan.Asked asked : plan.plan().asked()) {
+      if (!asked.slot().stages().isEmpty()) {
+        stages.put(asked.key(), asked.slot().stages().stream().map(Wording::stage).toList());
+      }
+    }
     return new AdaptedView(
         planId,
         plan.name(),
         date,
-        a.slots().stream().map(x -> slot(x, printed)).toList(),
+        a.slots().stream().map(x -> slot(x, printed, stages.get(x.slotKey()))).toList(),
         a.planned(),
         a.timeline(),
         a.checks().stream().map(Wording::check).toList(),
@@ -188,13 +194,14 @@ class AdaptService implements AdaptedPlans {
                 ? Strength.FIRM
                 : Strength.ADVISED,
         a.effortCap(),
-        shorter
-            ? "works "
-                + a.workSeconds()
+        share == null
+            ? null
+            : "works "
+                + share.seconds()
                 + " of each "
-                + cycle
-                + " s: rest at least as long as the limit asks"
-            : null);
+                + share.of()
+                + " s: rest at least as long as the limit asks",
+        plan.plan().beat());
   }
 
   /** The stair of the family that the slot stands in now. */
@@ -386,10 +393,11 @@ class AdaptService implements AdaptedPlans {
         .filter(p -> p.movementId() != null)
         .findFirst()
         .map(p -> catalogue.movement(p.movementId()).familyId())
-        .orElseGet(() -> catalogue.movement(slot.askedId()).familyId());
+        .orElseGet(
+            () -> catalogue.find(slot.askedId()).map(Movement::familyId).orElse("breathing"));
   }
 
-  private SlotView slot(AdaptedSlot s, List<Room.Printed> printed) {
+  private SlotView slot(AdaptedSlot s, List<Room.Printed> printed, @Nullable List<String> stages) {
     List<PartView> parts = new ArrayList<>();
     for (int i = 0; i < s.result().parts().size(); i++) {
       Performed p = s.result().parts().get(i);
@@ -422,7 +430,7 @@ class AdaptService implements AdaptedPlans {
         s.block(),
         s.purpose().words,
         s.askedId(),
-        catalogue.movement(s.askedId()).name(),
+        catalogue.find(s.askedId()).map(Movement::name).orElse(s.askedId()),
         !s.pinned()
             && s.result().asAsked()
             && s.result().parts().get(0).movementId() != null
@@ -441,7 +449,8 @@ class AdaptService implements AdaptedPlans {
         s.pinned(),
         s.released(),
         s.result().allRest(),
-        stairFamily(s));
+        stairFamily(s),
+        stages);
   }
 
   /** The dose in words, with what is printed on the weight where that is not kilograms. */

@@ -28,7 +28,7 @@ import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Kit;
 import riposo.core.plan.Block;
-import riposo.core.plan.IntervalsInOrder;
+import riposo.core.plan.Format;
 import riposo.core.plan.Mobility;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
@@ -912,7 +912,7 @@ class DemoLoader implements ApplicationRunner {
   }
 
   private static SessionPlan steady() {
-    return new SessionPlan(
+    return SessionPlan.of(
         timed("w", 75, "shoulder-rolls", "march", "side-step", "step-jack", "wall-hinge"),
         work(
             "squat",
@@ -921,12 +921,12 @@ class DemoLoader implements ApplicationRunner {
             "overhead-press",
             "seated-twist",
             "one-leg-stand"),
-        new IntervalsInOrder(45, 30, 2),
+        Format.intervals(45, 30, 2),
         timed("c", 60, "calf-stretch", "chest-opening", "cat-cow", "seated-breathing"));
   }
 
   private static SessionPlan chair() {
-    return new SessionPlan(
+    return SessionPlan.of(
         timed("w", 75, "shoulder-rolls", "seated-walk", "seated-jack", "arm-circles"),
         work(
             "stand-chair",
@@ -935,21 +935,21 @@ class DemoLoader implements ApplicationRunner {
             "seated-curl-alternate",
             "hip-to-hip-pass",
             "seated-toes-heels"),
-        new IntervalsInOrder(40, 30, 2),
+        Format.intervals(40, 30, 2),
         timed("c", 60, "side-reach", "chest-opening", "seated-breathing"));
   }
 
   private static SessionPlan shortOne() {
-    return new SessionPlan(
+    return SessionPlan.of(
         timed("w", 60, "shoulder-rolls", "seated-walk", "seated-arm-swing"),
         work(
             "stand-chair", "seated-band-row", "wall-push-up", "heel-raise-held", "hip-to-hip-pass"),
-        new IntervalsInOrder(30, 30, 1),
+        Format.intervals(30, 30, 1),
         timed("c", 60, "chest-opening", "seated-breathing", "side-reach"));
   }
 
   private static SessionPlan pregnancy() {
-    return new SessionPlan(
+    return SessionPlan.of(
         timed("w", 75, "shoulder-rolls", "march", "side-step", "seated-jack"),
         work(
             "goblet-squat",
@@ -959,7 +959,7 @@ class DemoLoader implements ApplicationRunner {
             "supine-bridge",
             "one-leg-stand",
             "forearm-plank"),
-        new IntervalsInOrder(40, 30, 2),
+        Format.intervals(40, 30, 2),
         timed("c", 60, "calf-stretch", "side-reach", "cat-cow", "lying-breathing"));
   }
 }

@@ -3,6 +3,8 @@ package riposo.server.plan.internal;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 import riposo.server.platform.Owned;
 
 /** A session plan as stored. */
@@ -13,4 +15,11 @@ class PlanRow extends Owned {
 
   @Column(columnDefinition = "longtext")
   String body;
+
+  String tags = "[]";
+
+  @Nullable String note;
+
+  @Column(name = "archived_on")
+  @Nullable LocalDate archivedOn;
 }

@@ -4,8 +4,11 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
@@ -17,11 +20,20 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.catalogue.PlanDocument;
 import riposo.core.adapt.PlanAdapter;
-import riposo.core.movement.Catalogue;
-import riposo.core.plan.IntervalsInOrder;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Position;
+import riposo.core.plan.BlockOrder;
+import riposo.core.plan.FormatKind;
+import riposo.core.plan.Param;
+import riposo.core.plan.PlanBlock;
 import riposo.core.plan.PlanCheck;
+import riposo.core.plan.PlanFix;
+import riposo.core.plan.PlanTotals;
+import riposo.core.plan.RoundChange;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Timeline;
@@ -30,64 +42,120 @@ import riposo.server.plan.Plans;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
+import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
+import tools.jackson.core.type.TypeReference;
 
-/** Session plans: list, build with a live timeline, store. */
+/** Session plans: list, build with a live timeline, order, versions, starting points. */
 @RestController
 @RequestMapping(value = "/api/plans", produces = "application/json")
 @Transactional
 class PlanService implements Plans {
-  /** One slot as sent. */
-  record SlotForm(
-      @NotBlank(message = "A slot needs its key.")
-          @Size(max = 40, message = "At most 40 characters.")
-          String key,
-      @NotBlank(message = "Choose a movement.") @Size(max = 40, message = "At most 40 characters.")
-          String movementId,
-      @Nullable Integer seconds) {}
-
-  /** A plan as sent; numbers are checked where they are used, with a sentence at the field. */
+  /** A plan as sent; the plan's own numbers are checked by core, with a sentence at the field. */
   record PlanForm(
       @NotBlank(message = "Give the plan a name.")
           @Size(max = 120, message = "At most 120 characters.")
           String name,
-      @NotNull @Size(max = 200, message = "At most 200 slots.") List<@Valid SlotForm> warmUp,
-      @NotNull @Size(max = 200, message = "At most 200 slots.") List<@Valid SlotForm> work,
-      int workSeconds,
-      int restSeconds,
-      int rounds,
-      @NotNull @Size(max = 200, message = "At most 200 slots.") List<@Valid SlotForm> coolDown) {}
+      @Nullable @Size(max = 12, message = "At most 12 tags.")
+          List<
+                  @NotBlank(message = "A tag has at least one character.")
+                  @Size(max = 40, message = "At most 40 characters.") String>
+              tags,
+      @Nullable @Size(max = 400, message = "At most 400 characters.") String note,
+      @NotNull(message = "A plan needs its blocks.") SessionPlan plan) {}
+
+  /** A plan to look at. */
+  record PlanQuestion(@NotNull(message = "A plan needs its blocks.") SessionPlan plan) {}
+
+  /** A mend that one key takes. */
+  record PlanMend(String words, SessionPlan plan) {}
+
+  /** A remark, the slots it is about, and its mend where there is one. */
+  record Remark(String rule, String words, List<String> slots, @Nullable PlanMend fix) {}
 
   /** What a plan comes to before it is stored. */
-  record Compiled(Timeline timeline, List<String> checks) {}
+  record Compiled(
+      Timeline timeline, PlanTotals totals, List<Remark> checks, List<BlockView> blocks) {}
+
+  /** A block's own time, in seconds; its format in words. */
+  record BlockView(String key, int seconds, int work, String words) {}
+
+  /** A number of a format. */
+  record ParamView(Param id, String words, String unit, int least, int greatest) {}
+
+  /** A format to choose. */
+  record FormatView(
+      FormatKind id,
+      String words,
+      List<ParamView> params,
+      boolean ladder,
+      boolean phrase,
+      boolean pairs,
+      boolean counted,
+      int effortRaise) {}
+
+  /** A question for the best order of one block. */
+  record OrderQuestion(
+      @NotNull(message = "A plan needs its blocks.") SessionPlan plan,
+      @NotBlank(message = "Say which block.") String blockKey) {}
+
+  /** The best order: what it gains, and the plan with it. */
+  record OrderView(boolean better, String words, List<Integer> order, SessionPlan plan) {}
+
+  /** A version in the list of a plan's versions. */
+  record PlanVersionView(int number, String name, java.time.Instant at, String by) {}
+
+  /** A plan as it was. */
+  record PlanVersion(int number, String name, SessionPlan plan, Timeline timeline) {}
+
+  /** A starting point: copied, never edited. */
+  record StartView(
+      String name, List<String> tags, @Nullable String note, SessionPlan plan, Timeline timeline) {}
+
+  /** A name to copy under. */
+  record CopyForm(
+      @NotBlank(message = "Give the copy a name.")
+          @Size(max = 120, message = "At most 120 characters.")
+          String name) {}
 
   private final PlanStore store;
+  private final PlanVersionStore versions;
+  private final StoredPlan stored;
   private final PlanAdapter adapter;
-  private final Catalogue catalogue;
+  private final List<PlanDocument> starts;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
 
   PlanService(
       PlanStore store,
+      PlanVersionStore versions,
+      StoredPlan stored,
       PlanAdapter adapter,
-      Catalogue catalogue,
+      List<PlanDocument> starts,
       Json json,
       Audit audit,
       Studios studios) {
     this.store = store;
+    this.versions = versions;
+    this.stored = stored;
     this.adapter = adapter;
-    this.catalogue = catalogue;
+    this.starts = starts;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
   }
 
   @Override
-  @GetMapping
   public List<Plan> all() {
+    return list(false);
+  }
+
+  @GetMapping
+  List<Plan> list(@RequestParam(defaultValue = "false") boolean archived) {
     return store.findAll().stream()
+        .filter(r -> archived == (r.archivedOn != null))
         .map(this::view)
         .sorted(Comparator.comparing(Plan::name))
         .toList();
@@ -99,15 +167,102 @@ class PlanService implements Plans {
     return view(store.require(id, "plan"));
   }
 
+  @GetMapping("/formats")
+  List<FormatView> formats() {
+    List<FormatView> all = new ArrayList<>();
+    for (FormatKind k : FormatKind.values()) {
+      all.add(
+          new FormatView(
+              k,
+              k.words,
+              k.params.stream()
+                  .map(p -> new ParamView(p, p.words, p.unit, p.least, p.greatest))
+                  .toList(),
+              k == FormatKind.LADDER,
+              k == FormatKind.PHRASE,
+              k.pairs(),
+              k.counted(),
+              k.effortRaise));
+    }
+    return all;
+  }
+
   @PostMapping("/preview")
-  Compiled preview(@Valid @RequestBody PlanForm form) {
-    Timeline t = adapter.planned(plan(form));
-    return new Compiled(t, checks(t));
+  Compiled preview(@Valid @RequestBody PlanQuestion q) {
+    SessionPlan plan = q.plan();
+    Timeline t = compiled(plan);
+    List<Remark> checks =
+        adapter.checks(plan, t).stream()
+            .map(c -> new Remark(c.rule(), Wording.check(c), c.slots(), fix(c, plan)))
+            .toList();
+    List<BlockView> blocks = new ArrayList<>();
+    for (PlanBlock b : plan.blocks()) {
+      Set<String> keys = new HashSet<>();
+      b.slots().forEach(s -> keys.add(s.key()));
+      int seconds = 0;
+      int work = 0;
+      for (var g : t.segments()) {
+        if (keys.contains(base(g.slotKey()))) {
+          seconds += g.length();
+          work += g.kind().name().equals("WORK") ? g.length() : 0;
+        }
+      }
+      blocks.add(new BlockView(b.key(), seconds, work, b.format().words()));
+    }
+    return new Compiled(t, PlanTotals.of(plan, t, adapter::find), checks, blocks);
+  }
+
+  private static String base(String key) {
+    int at = key.indexOf('@');
+    return at < 0 ? key : key.substring(0, at);
+  }
+
+  private @Nullable PlanMend fix(PlanCheck c, SessionPlan plan) {
+    PlanFix f = PlanFix.of(c, plan, adapter::planned, adapter::find);
+    return f == null ? null : new PlanMend(Wording.fix(f), f.plan());
+  }
+
+  /** The best order of a block by exact search; nothing is stored. */
+  @PostMapping("/order")
+  OrderView order(@Valid @RequestBody OrderQuestion q) {
+    SessionPlan plan = q.plan();
+    int at = -1;
+    for (int i = 0; i < plan.blocks().size(); i++) {
+      at = plan.blocks().get(i).key().equals(q.blockKey()) ? i : at;
+    }
+    if (at < 0) {
+      throw Problems.field("/blockKey", "This plan has no block “" + q.blockKey() + "”.");
+    }
+    PlanBlock block = plan.blocks().get(at);
+    int index = at;
+    BlockOrder.Found found =
+        Problems.at(
+            "/blockKey",
+            () ->
+                BlockOrder.best(
+                    block, beside(plan, index, -1), beside(plan, index, 1), adapter::find));
+    List<Slot> slots = found.order().stream().map(block.slots()::get).toList();
+    return new OrderView(
+        found.better(), Wording.gained(found), found.order(), plan.with(block.with(slots)));
+  }
+
+  /** The position next to a block, before or after it; null when nothing is there. */
+  private @Nullable Position beside(SessionPlan plan, int index, int step) {
+    for (int i = index + step; i >= 0 && i < plan.blocks().size(); i += step) {
+      List<Slot> slots = plan.blocks().get(i).slots();
+      if (!slots.isEmpty()) {
+        Movement m = adapter.find(slots.get(step < 0 ? slots.size() - 1 : 0).movementId());
+        return m == null ? null : m.position();
+      }
+    }
+    return null;
   }
 
   @PostMapping
   ResponseEntity<Plan> create(@Valid @RequestBody PlanForm form) {
-    return ResponseEntity.status(201).body(require(add(form.name().trim(), plan(form))));
+    known(form.plan(), Set.of());
+    compiled(form.plan());
+    return ResponseEntity.status(201).body(require(add(form)));
   }
 
   @PutMapping("/{id}")
@@ -119,63 +274,193 @@ class PlanService implements Plans {
     if (row.version != Versions.of(ifMatch)) {
       throw Problems.stale(view(row), form);
     }
-    row.body = json.write(plan(form));
-    row.name = form.name().trim();
+    // A movement that went from the catalogue may stay where it was until it is replaced.
+    known(form.plan(), new HashSet<>(gone(stored.read(row.body))));
+    compiled(form.plan());
+    fill(row, form);
     store.saveAndFlush(row);
+    keep(row);
     audit.changed("changed", "plan", id, row.name);
     return view(row);
   }
 
   @Override
   public UUID add(String name, SessionPlan plan) {
+    return add(new PlanForm(name, List.of(), null, plan));
+  }
+
+  @Override
+  public UUID addStartingPoint(String name) {
+    PlanDocument d = start(name);
+    return add(new PlanForm(d.name(), d.tags(), d.note(), d.plan()));
+  }
+
+  UUID add(PlanForm form) {
     PlanRow row = new PlanRow();
     row.createdAt = studios.now();
-    row.name = name;
-    row.body = json.write(plan);
+    fill(row, form);
     store.saveAndFlush(row);
-    audit.changed("added", "plan", row.id, name);
+    keep(row);
+    audit.changed("added", "plan", row.id, row.name);
     return row.id;
   }
 
-  private SessionPlan plan(PlanForm f) {
-    IntervalsInOrder format =
-        Problems.at(
-            "/workSeconds",
-            () -> new IntervalsInOrder(f.workSeconds(), f.restSeconds(), f.rounds()));
-    return Problems.at(
-        "/work",
-        () ->
-            new SessionPlan(
-                slots(f.warmUp(), "/warmUp"),
-                slots(f.work(), "/work"),
-                format,
-                slots(f.coolDown(), "/coolDown")));
+  private void fill(PlanRow row, PlanForm form) {
+    row.name = form.name().trim();
+    row.tags =
+        json.write(
+            form.tags() == null
+                ? List.of()
+                : form.tags().stream().map(String::trim).distinct().toList());
+    row.note = form.note() == null || form.note().isBlank() ? null : form.note().trim();
+    row.body = stored.write(form.plan());
   }
 
-  private List<Slot> slots(List<SlotForm> forms, String pointer) {
-    java.util.ArrayList<Slot> slots = new java.util.ArrayList<>();
-    for (int i = 0; i < forms.size(); i++) {
-      SlotForm f = forms.get(i);
-      if (catalogue.find(f.movementId()).isEmpty()) {
-        throw Problems.field(
-            pointer + "/" + i + "/movementId", "There is no movement “" + f.movementId() + "”.");
-      }
-      slots.add(
-          Problems.at(
-              pointer + "/" + i + "/seconds",
-              () ->
-                  new Slot(f.key(), f.movementId(), pointer.equals("/work") ? null : f.seconds())));
+  private void keep(PlanRow row) {
+    List<PlanVersionRow> before = versions.findByPlanIdOrderByNumberDesc(row.id);
+    PlanVersionRow v = new PlanVersionRow();
+    v.createdAt = studios.now();
+    v.planId = row.id;
+    v.number = before.isEmpty() ? 1 : before.get(0).number + 1;
+    v.name = row.name;
+    v.body = row.body;
+    v.changedBy = StudioContext.who();
+    versions.saveAndFlush(v);
+  }
+
+  @GetMapping("/{id}/versions")
+  List<PlanVersionView> versions(@PathVariable UUID id) {
+    store.require(id, "plan");
+    return versions.findByPlanIdOrderByNumberDesc(id).stream()
+        .map(v -> new PlanVersionView(v.number, v.name, v.createdAt, v.changedBy))
+        .toList();
+  }
+
+  @GetMapping("/{id}/versions/{number}")
+  PlanVersion version(@PathVariable UUID id, @PathVariable int number) {
+    store.require(id, "plan");
+    PlanVersionRow v =
+        versions
+            .findByPlanIdAndNumber(id, number)
+            .orElseThrow(() -> Problems.notFound("version", number));
+    SessionPlan plan = stored.read(v.body);
+    return new PlanVersion(v.number, v.name, plan, adapter.planned(plan));
+  }
+
+  @PostMapping("/{id}/archive")
+  Plan archive(@PathVariable UUID id) {
+    PlanRow row = store.require(id, "plan");
+    if (row.archivedOn == null) {
+      row.archivedOn = studios.today();
+      store.saveAndFlush(row);
+      audit.changed("archived", "plan", id, row.name);
     }
-    return slots;
+    return view(row);
+  }
+
+  @PostMapping("/{id}/restore")
+  Plan restore(@PathVariable UUID id) {
+    PlanRow row = store.require(id, "plan");
+    if (row.archivedOn != null) {
+      row.archivedOn = null;
+      store.saveAndFlush(row);
+      audit.changed("restored", "plan", id, row.name);
+    }
+    return view(row);
+  }
+
+  @PostMapping("/{id}/copy")
+  ResponseEntity<Plan> copy(@PathVariable UUID id, @Valid @RequestBody CopyForm form) {
+    PlanRow row = store.require(id, "plan");
+    UUID made = add(new PlanForm(form.name(), tags(row), row.note, stored.read(row.body)));
+    return ResponseEntity.status(201).body(require(made));
+  }
+
+  @GetMapping("/starting-points")
+  List<StartView> startingPoints() {
+    return starts.stream()
+        .map(d -> new StartView(d.name(), d.tags(), d.note(), d.plan(), adapter.planned(d.plan())))
+        .toList();
+  }
+
+  @PostMapping("/starting-points/copy")
+  ResponseEntity<Plan> copyStart(@Valid @RequestBody CopyForm form) {
+    return ResponseEntity.status(201).body(require(addStartingPoint(form.name())));
+  }
+
+  private PlanDocument start(String name) {
+    return starts.stream()
+        .filter(d -> d.name().equals(name))
+        .findFirst()
+        .orElseThrow(() -> Problems.notFound("starting point", name));
+  }
+
+  /** Compiles, and refuses what is longer than a session may be. */
+  private Timeline compiled(SessionPlan plan) {
+    Timeline t = adapter.planned(plan);
+    if (t.total() > SessionPlan.LONGEST) {
+      throw Problems.field(
+          "/plan/blocks",
+          "A session lasts 3 h at most, this one "
+              + t.total() / 3600
+              + " h "
+              + t.total() % 3600 / 60
+              + " min. Take out rounds or slots.");
+    }
+    return t;
+  }
+
+  private void known(SessionPlan plan, Set<String> but) {
+    List<Problems.Field> unknown = new ArrayList<>();
+    for (int i = 0; i < plan.blocks().size(); i++) {
+      List<Slot> slots = plan.blocks().get(i).slots();
+      for (int k = 0; k < slots.size(); k++) {
+        String at = "/plan/blocks/" + i + "/slots/" + k;
+        unknown(slots.get(k).movementId(), but, at + "/movementId", unknown);
+        for (RoundChange r : slots.get(k).rounds()) {
+          if (r.movementId() != null) {
+            unknown(r.movementId(), but, at + "/rounds", unknown);
+          }
+        }
+      }
+    }
+    if (!unknown.isEmpty()) {
+      throw Problems.fields(unknown);
+    }
+  }
+
+  private void unknown(String id, Set<String> but, String at, List<Problems.Field> unknown) {
+    if (adapter.find(id) == null && !but.contains(id)) {
+      unknown.add(new Problems.Field(at, "There is no movement “" + id + "”."));
+    }
+  }
+
+  private List<String> gone(SessionPlan plan) {
+    return plan.asked().stream()
+        .map(a -> a.slot().movementId())
+        .filter(m -> adapter.find(m) == null)
+        .distinct()
+        .toList();
+  }
+
+  private List<String> tags(PlanRow r) {
+    return json.read(r.tags, new TypeReference<List<String>>() {});
   }
 
   private Plan view(PlanRow r) {
-    SessionPlan plan = json.read(r.body, SessionPlan.class);
+    SessionPlan plan = stored.read(r.body);
     Timeline t = adapter.planned(plan);
-    return new Plan(r.id, r.version, r.name, plan, t, checks(t));
-  }
-
-  private static List<String> checks(Timeline t) {
-    return PlanCheck.of(t).stream().map(Wording::check).toList();
+    return new Plan(
+        r.id,
+        r.version,
+        r.name,
+        tags(r),
+        r.note,
+        r.archivedOn,
+        plan,
+        t,
+        PlanTotals.of(plan, t, adapter::find),
+        adapter.checks(plan, t).stream().map(Wording::check).toList(),
+        gone(plan));
   }
 }

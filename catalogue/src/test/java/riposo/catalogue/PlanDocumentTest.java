@@ -1,0 +1,311 @@
+package riposo.catalogue;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import riposo.core.adapt.Adapter;
+import riposo.core.adapt.PlanAdapter;
+import riposo.core.limit.Side;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Tempo;
+import riposo.core.plan.Block;
+import riposo.core.plan.BlockOrder;
+import riposo.core.plan.Extra;
+import riposo.core.plan.Format;
+import riposo.core.plan.FormatKind;
+import riposo.core.plan.Param;
+import riposo.core.plan.PlanBlock;
+import riposo.core.plan.PlanCheck;
+import riposo.core.plan.PlanFix;
+import riposo.core.plan.RoundChange;
+import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Slot;
+import riposo.core.plan.Stage;
+import riposo.core.plan.Timeline;
+import riposo.core.wording.Wording;
+
+/** Plans over the shipped catalogue: the open document, the starting points, checks and order. */
+class PlanDocumentTest {
+  private static final Catalogue CATALOGUE = CatalogueReader.shipped();
+  private static final PlanAdapter PLANS = new PlanAdapter(new Adapter(CATALOGUE));
+  private static final List<Movement> ALL = List.copyOf(CATALOGUE.movements());
+
+  private static String any(Random r) {
+    return ALL.get(r.nextInt(ALL.size())).id();
+  }
+
+  private static Slot slot(Random r, String key, FormatKind kind, int rounds) {
+    Tempo tempo = r.nextInt(3) == 0 ? new Tempo(r.nextInt(5), 0, 1 + r.nextInt(3), 0) : null;
+    return new Slot(
+        key,
+        any(r),
+        kind == FormatKind.IN_TURN || r.nextInt(4) == 0 ? (Integer) (10 + r.nextInt(80)) : null,
+        kind == FormatKind.BY_COUNT || r.nextInt(4) == 0 ? (Integer) (1 + r.nextInt(20)) : null,
+        tempo,
+        r.nextInt(4) == 0 ? (Integer) 2000 : null,
+        r.nextInt(3) == 0 ? Side.RIGHT : null,
+        kind == FormatKind.STAGED
+            ? List.of(
+                new Stage(1 + r.nextInt(8), Stage.Part.HALF, Stage.Kind.REPS, Tempo.of("1-0-2-0")),
+                new Stage(1, Stage.Part.LOW, Stage.Kind.HOLD, Tempo.of("0-4-0-0")))
+            : List.of(),
+        rounds > 1 && r.nextInt(4) == 0
+            ? List.of(new RoundChange(2, any(r), 7, Tempo.of("3-0-1-0"), 1000))
+            : List.of(),
+        r.nextInt(9) == 0 ? new Extra(Side.LEFT, 20, "weaker after the cast") : null);
+  }
+
+  private static PlanBlock block(Random r, String key, Block which) {
+    FormatKind kind = FormatKind.values()[r.nextInt(FormatKind.values().length)];
+    EnumMap<Param, Integer> v = new EnumMap<>(Param.class);
+    for (Param p : kind.params) {
+      v.put(p, p.least + r.nextInt(Math.min(6, p.greatest - p.least + 1)));
+    }
+    if (kind == FormatKind.BURSTS) {
+      v.put(Param.ROUNDS, 8);
+    }
+    Format f =
+        new Format(
+            kind,
+            v,
+            kind == FormatKind.LADDER ? List.of(60, 45, 30) : List.of(),
+            kind == FormatKind.PHRASE ? List.of(Side.LEFT, Side.RIGHT, Side.BOTH) : List.of());
+    List<Slot> slots = new ArrayList<>();
+    int n = 2 * (1 + r.nextInt(3));
+    for (int i = 0; i < n; i++) {
+      slots.add(slot(r, key + i, kind, f.rounds()));
+    }
+    return new PlanBlock(
+        key,
+        which,
+        f,
+        PlanBlock.SideMode.values()[r.nextInt(3)],
+        r.nextBoolean(),
+        PlanBlock.RestStyle.values()[r.nextInt(3)],
+        r.nextInt(2) * 15,
+        r.nextInt(2) * 20,
+        r.nextBoolean() ? null : (Integer) (1 + r.nextInt(7)),
+        slots);
+  }
+
+  @Test
+  void compileExportImportCompileIsIdentical() {
+    for (int seed = 0; seed < 300; seed++) {
+      Random r = new Random(seed);
+      SessionPlan plan =
+          new SessionPlan(
+              List.of(
+                  block(r, "w", Block.WARM_UP),
+                  block(r, "a", Block.WORK),
+                  block(r, "b", Block.WORK),
+                  block(r, "c", Block.COOL_DOWN)),
+              r.nextBoolean() ? null : (Integer) (40 + r.nextInt(100)));
+      PlanDocument out = new PlanDocument("Plan " + seed, List.of("one", "two"), "a note", plan);
+      PlanDocument in = PlanDocument.read(out.write(), CATALOGUE);
+      assertThat(in).as("seed %d", seed).isEqualTo(out);
+      assertThat(in.write()).isEqualTo(out.write());
+      assertThat(PLANS.planned(in.plan())).isEqualTo(PLANS.planned(plan));
+    }
+  }
+
+  @Test
+  void theStartingPointsShowEveryFormatAndNoneIsBadlyMade() {
+    List<PlanDocument> shipped = PlanDocument.shipped(CATALOGUE);
+    assertThat(shipped).hasSizeGreaterThanOrEqualTo(10);
+    Set<FormatKind> shown = EnumSet.noneOf(FormatKind.class);
+    Set<String> names = new HashSet<>();
+    for (PlanDocument d : shipped) {
+      assertThat(names.add(d.name())).as(d.name()).isTrue();
+      d.plan().blocks().forEach(b -> shown.add(b.format().kind()));
+      Timeline t = PLANS.planned(d.plan());
+      // Without kit there is no pull in the catalogue; the plan's note says so.
+      String but = d.tags().contains("no kit") ? PlanCheck.PUSH_PULL : "";
+      assertThat(
+              PLANS.checks(d.plan(), t).stream()
+                  .filter(c -> !c.rule().equals(but))
+                  .map(Wording::check))
+          .as(d.name())
+          .isEmpty();
+      assertThat(PlanDocument.read(d.write(), CATALOGUE)).isEqualTo(d);
+    }
+    assertThat(shown).containsExactlyInAnyOrder(FormatKind.values());
+  }
+
+  @ParameterizedTest(name = "{0} -> {1}: {2}")
+  @CsvSource({
+    "'\"movement\": \"squat\"', '\"movement\": \"no-such\"', there is no movement “no-such”",
+    "'\"work\": 40', '\"work\": 0', work must lie between 5 and 600 s",
+    "'\"work\": 40', '\"work\": \"much\"', /blocks/0/format/work",
+    "'\"rounds\": 2', '\"sprints\": 2', sprints",
+    "'\"rest\": 20,', '', 'intervals, in order needs its rest'",
+    "'\"version\": 1', '\"version\": 2', /version",
+    "'{', '', line 1",
+  })
+  void aBadDocumentNamesWhatIsWrong(String from, String to, String words) {
+    String good =
+        """
+        {"document": "riposo-plan", "version": 1, "name": "P", "blocks": [{"key": "b", "block": "work",
+          "format": {"kind": "intervals", "work": 40, "rest": 20, "rounds": 2},
+          "slots": [{"key": "s", "movement": "squat"}]}]}""";
+    assertThat(PlanDocument.read(good, CATALOGUE).plan().allSlots()).hasSize(1);
+    assertThatThrownBy(() -> PlanDocument.read(good.replaceFirst(quote(from), to), CATALOGUE))
+        .isInstanceOf(CatalogueException.class)
+        .hasMessageContaining(words);
+  }
+
+  private static String quote(String s) {
+    return java.util.regex.Pattern.quote(s);
+  }
+
+  private static SessionPlan work(Format f, String... movements) {
+    List<Slot> slots = new ArrayList<>();
+    for (String m : movements) {
+      slots.add(new Slot("s" + (slots.size() + 1), m, null));
+    }
+    return SessionPlan.of(
+        List.of(new Slot("w", "march", 600)), slots, f, List.of(new Slot("c", "side-reach", 300)));
+  }
+
+  private static List<String> said(SessionPlan plan) {
+    return PLANS.checks(plan, PLANS.planned(plan)).stream().map(PlanCheck::rule).toList();
+  }
+
+  private static PlanFix fix(SessionPlan plan, String rule) {
+    PlanCheck c =
+        PLANS.checks(plan, PLANS.planned(plan)).stream()
+            .filter(x -> x.rule().equals(rule))
+            .findFirst()
+            .orElseThrow();
+    return PlanFix.of(c, plan, PLANS::planned, PLANS::find);
+  }
+
+  @ParameterizedTest(name = "{0}: {1}")
+  @CsvSource({
+    "plan.region-twice, squat reverse-lunge hinged-row",
+    "plan.hard-twice, goblet-squat reverse-lunge-arms-up hinged-row",
+    "plan.small-first, curl squat hinged-row",
+    "plan.biceps-first, curl hinged-row squat",
+    "plan.floor-trips, supine-bridge squat curl-up",
+    "plan.push-pull, floor-push-up squat overhead-press",
+    "plan.overhead-long, overhead-press one-arm-press",
+    "plan.movement-gone, squat vanished",
+  })
+  void theCheckerSaysWhatIsOff(String rule, String movements) {
+    assertThat(said(work(Format.intervals(60, 20, 1), movements.split(" ")))).contains(rule);
+  }
+
+  @Test
+  void aFixMendsItsRuleAndTheGainIsTrue() {
+    SessionPlan trips =
+        work(
+            Format.intervals(40, 30, 1),
+            "squat",
+            "hinged-row",
+            "supine-bridge",
+            "counter-push-up",
+            "curl-up",
+            "heel-raise-held");
+    PlanFix f = fix(trips, PlanCheck.FLOOR_TRIPS);
+    assertThat(PLANS.planned(trips).floorTrips()).isEqualTo(2);
+    assertThat(PLANS.planned(f.plan()).floorTrips()).isEqualTo(1);
+    assertThat(Wording.fix(f)).startsWith("Swap ").endsWith("1 trip to the floor fewer");
+    SessionPlan brief =
+        SessionPlan.of(
+            List.of(new Slot("w", "march", 60), new Slot("w2", "side-step", 60)),
+            work(Format.intervals(50, 10, 2), "squat", "hinged-row").slots(Block.WORK),
+            Format.intervals(50, 10, 8),
+            List.of(new Slot("c", "side-reach", 60)));
+    for (String rule : List.of(PlanCheck.WARM_UP_SHORT, PlanCheck.COOL_DOWN_SHORT)) {
+      assertThat(said(brief)).contains(rule);
+      assertThat(said(fix(brief, rule).plan())).doesNotContain(rule);
+    }
+    SessionPlan odd = work(Format.intervals(40, 20, 3), "side-kick-held", "one-arm-press");
+    PlanBlock b = odd.blocks().get(1);
+    SessionPlan byRound =
+        odd.with(
+            new PlanBlock(
+                b.key(),
+                b.block(),
+                b.format(),
+                PlanBlock.SideMode.BY_ROUND,
+                false,
+                b.rest(),
+                0,
+                0,
+                null,
+                b.slots()));
+    assertThat(said(byRound)).contains(PlanCheck.ODD_ROUNDS, PlanCheck.SIDES_UNEQUAL);
+    assertThat(said(fix(byRound, PlanCheck.ODD_ROUNDS).plan()))
+        .doesNotContain(PlanCheck.ODD_ROUNDS, PlanCheck.SIDES_UNEQUAL);
+  }
+
+  @ParameterizedTest
+  @EnumSource(
+      value = FormatKind.class,
+      names = {"INTERVALS", "PAIRED", "SETS"})
+  void theOrderFoundIsTheBestOfAll(FormatKind kind) {
+    for (int seed = 0; seed < 25; seed++) {
+      Random r = new Random(seed);
+      List<Slot> slots = new ArrayList<>();
+      for (int i = 0; i < 6; i++) {
+        slots.add(new Slot("s" + i, any(r), null));
+      }
+      EnumMap<Param, Integer> v = new EnumMap<>(Param.class);
+      kind.params.forEach(p -> v.put(p, Math.max(2, p.least)));
+      PlanBlock b = PlanBlock.of("b", Block.WORK, new Format(kind, v, List.of(), List.of()), slots);
+      Movement before = ALL.get(r.nextInt(ALL.size()));
+      Movement after = ALL.get(r.nextInt(ALL.size()));
+      BlockOrder.Found found = BlockOrder.best(b, before.position(), after.position(), PLANS::find);
+      List<Slot> ordered = found.order().stream().map(slots::get).toList();
+      assertThat(ordered).containsExactlyInAnyOrderElementsOf(slots);
+      int unit = kind.pairs() ? 2 : 1;
+      List<Integer> units = new ArrayList<>();
+      for (int i = 0; i < 6 / unit; i++) {
+        units.add(i);
+      }
+      String best = key(found.after());
+      for (List<Integer> p : permutations(units)) {
+        List<Slot> other = new ArrayList<>();
+        p.forEach(u -> other.addAll(slots.subList(u * unit, (u + 1) * unit)));
+        BlockOrder.Found as =
+            BlockOrder.best(b.with(other), before.position(), after.position(), PLANS::find);
+        assertThat(best).as("%s, seed %d", kind, seed).isLessThanOrEqualTo(key(as.before()));
+      }
+    }
+  }
+
+  private static String key(BlockOrder.Cost c) {
+    return String.format(
+        "%03d %03d %03d %03d %03d",
+        c.floorTrips(), c.regionTwice(), c.postureChanges(), c.smallFirst(), c.halfTwice());
+  }
+
+  private static List<List<Integer>> permutations(List<Integer> of) {
+    if (of.isEmpty()) {
+      return List.of(List.of());
+    }
+    List<List<Integer>> all = new ArrayList<>();
+    for (Integer first : of) {
+      List<Integer> rest = new ArrayList<>(of);
+      rest.remove(first);
+      for (List<Integer> tail : permutations(rest)) {
+        List<Integer> one = new ArrayList<>(List.of(first));
+        one.addAll(tail);
+        all.add(one);
+      }
+    }
+    return all;
+  }
+}

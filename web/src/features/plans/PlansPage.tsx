@@ -1,0 +1,226 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useRef, useState } from 'react'
+import { Link, useNavigate, useSearchParams } from 'react-router'
+import { api, sendFile, type S } from '../../lib/api'
+import { clock, fullDay } from '../../lib/format'
+import { Button, Failure, Loading } from '../../ui'
+
+const VIEWS = [
+  ['', 'In use'],
+  ['start', 'Starting points'],
+  ['archive', 'Archive'],
+] as const
+
+export function PlansPage() {
+  const [params, setParams] = useSearchParams()
+  const view = params.get('view') ?? ''
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-3 py-5">
+        <h1 className="mr-auto text-[26px] font-bold">Plans</h1>
+        <ImportPlan />
+        <Link className="btn btn-main" to="/plans/new">
+          New plan
+        </Link>
+      </div>
+      <nav aria-label="Which plans" className="flex gap-5 border-b-2 border-ink">
+        {VIEWS.map(([id, words]) => (
+          <button
+            key={id}
+            type="button"
+            aria-current={view === id ? 'page' : undefined}
+            className={`min-h-[44px] ${view === id ? 'font-bold' : 'text-soft underline underline-offset-4'}`}
+            onClick={() => setParams(id ? { view: id } : {})}
+          >
+            {words}
+          </button>
+        ))}
+      </nav>
+      {view === 'start' ? <StartingPoints /> : <OwnPlans archived={view === 'archive'} />}
+    </>
+  )
+}
+
+const formatsOf = (p: S['SessionPlan']) => [
+  ...new Set(
+    p.blocks.filter((b) => b.block === 'WORK').map((b) => b.format.kind.toLowerCase().replaceAll('_', ' ')),
+  ),
+]
+
+const slotsOf = (p: S['SessionPlan']) =>
+  p.blocks.reduce((n, b) => n + (b.block === 'WORK' ? b.slots.length : 0), 0)
+
+function Line({
+  name,
+  tags,
+  note,
+  plan,
+  timeline,
+}: {
+  name: string
+  tags: string[]
+  note?: string
+  plan: S['SessionPlan']
+  timeline: S['Timeline']
+}) {
+  return (
+    <span className="grid grid-cols-[1fr_auto] gap-x-6">
+      <strong>{name}</strong>
+      <span className="text-right font-mono">
+        {timeline.total > 0 ? (timeline.estimated ? 'about ' : '') + clock(timeline.total) : 'no clock'}
+      </span>
+      <span className="text-soft">
+        {slotsOf(plan)} work slots · {formatsOf(plan).join(' and ')}
+        {tags.length > 0 && ` · ${tags.join(', ')}`}
+        {note && <span className="block">{note}</span>}
+      </span>
+      <span className="text-right text-soft">
+        {timeline.floorTrips === 0
+          ? 'no trip to the floor'
+          : timeline.floorTrips === 1
+            ? '1 trip to the floor'
+            : `${timeline.floorTrips} trips to the floor`}
+      </span>
+    </span>
+  )
+}
+
+function OwnPlans({ archived }: { archived: boolean }) {
+  const plans = useQuery({
+    queryKey: archived ? ['plans', 'archive'] : ['plans'],
+    queryFn: () => api.get<S['Plan'][]>(archived ? '/plans?archived=true' : '/plans'),
+  })
+  const [tag, setTag] = useState('')
+  if (plans.error) return <Failure error={plans.error} />
+  if (!plans.data) return <Loading what="plans" />
+  const tags = [...new Set(plans.data.flatMap((p) => p.tags))].sort()
+  const shown = plans.data.filter((p) => !tag || p.tags.includes(tag))
+  return (
+    <>
+      {tags.length > 0 && (
+        <div className="flex flex-wrap gap-1.5 py-2" role="group" aria-label="Tags">
+          {tags.map((t) => (
+            <button
+              key={t}
+              type="button"
+              aria-pressed={tag === t}
+              className={`min-h-[36px] border-b-2 px-2 ${tag === t ? 'border-ochre font-semibold' : 'border-transparent text-soft'}`}
+              onClick={() => setTag(tag === t ? '' : t)}
+            >
+              {t}
+            </button>
+          ))}
+        </div>
+      )}
+      {plans.data.length === 0 && (
+        <p className="py-6">
+          {archived
+            ? 'Nothing is archived.'
+            : 'No plan yet. Build one, or copy a starting point and make it yours.'}
+        </p>
+      )}
+      <ul>
+        {shown.map((p) => (
+          <li key={p.id} className="border-b border-line">
+            <Link to={`/plans/${p.id}`} className="block py-3 hover:bg-sheet">
+              <Line {...p} />
+              {p.gone.length > 0 && (
+                <span className="font-semibold text-brick">
+                  No longer in the catalogue: {p.gone.join(', ')}. Open the plan to replace.
+                </span>
+              )}
+              {p.archivedOn && <span className="text-soft">archived {fullDay(p.archivedOn)}</span>}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+function StartingPoints() {
+  const starts = useQuery({
+    queryKey: ['starting-points'],
+    queryFn: () => api.get<S['StartView'][]>('/plans/starting-points'),
+    staleTime: Infinity,
+  })
+  const navigate = useNavigate()
+  const cache = useQueryClient()
+  const copy = useMutation({
+    mutationFn: (name: string) => api.post<S['Plan']>('/plans/starting-points/copy', { name }),
+    onSuccess: (p) => {
+      void cache.invalidateQueries({ queryKey: ['plans'] })
+      void navigate(`/plans/${p.id}`)
+    },
+  })
+  if (starts.error) return <Failure error={starts.error} />
+  if (!starts.data) return <Loading what="starting points" />
+  return (
+    <>
+      <p className="py-3 text-soft">Copied, never edited in place: the copy is yours to change.</p>
+      <Failure error={copy.error} />
+      <ul>
+        {starts.data.map((s) => (
+          <li
+            key={s.name}
+            className="grid items-center gap-x-5 border-t border-line py-3 sm:grid-cols-[1fr_auto]"
+          >
+            <Line {...s} />
+            <Button
+              aria-label={`Copy ${s.name}`}
+              disabled={copy.isPending}
+              onClick={() => copy.mutate(s.name)}
+            >
+              Copy
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+function ImportPlan() {
+  const pick = useRef<HTMLInputElement>(null)
+  const navigate = useNavigate()
+  const cache = useQueryClient()
+  const send = useMutation({
+    mutationFn: (file: File) => sendFile<S['Plan']>('/plans/import', file, 256 * 1024),
+    onSuccess: (p) => {
+      void cache.invalidateQueries({ queryKey: ['plans'] })
+      void navigate(`/plans/${p.id}`)
+    },
+  })
+  return (
+    <>
+      <input
+        ref={pick}
+        type="file"
+        accept=".json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Plan document to import"
+        onChange={(e) => {
+          const f = e.target.files?.[0]
+          if (f) send.mutate(f)
+          e.target.value = ''
+        }}
+      />
+      <Button onClick={() => pick.current?.click()} disabled={send.isPending}>
+        Import
+      </Button>
+      {send.error && (
+        <div className="order-last w-full">
+          <Failure error={send.error} />
+          <p className="text-sm text-soft">
+            Nothing was imported. The shape of the document is in{' '}
+            <a className="text-teal underline" href="/api/plans/schema">
+              its schema
+            </a>
+            .
+          </p>
+        </div>
+      )}
+    </>
+  )
+}
