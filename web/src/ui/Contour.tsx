@@ -53,12 +53,14 @@ export function Contour({
   const width = wide ? 1230 : 860
   const total = Math.max(main.total, planned?.total ?? 0)
   const scale = (width - LEFT - 14) / total
-  const blocks = (['WARM_UP', 'WORK', 'COOL_DOWN'] as const).map((b) => {
-    const own = main.segments.filter((s) => s.block === b)
-    const first = own[0]
-    const last = own[own.length - 1]
-    return { b, from: first?.start ?? 0, to: last ? last.start + last.length : 0 }
-  })
+  const blocks = (['WARM_UP', 'WORK', 'COOL_DOWN'] as const)
+    .map((b) => {
+      const own = main.segments.filter((s) => s.block === b)
+      const first = own[0]
+      const last = own[own.length - 1]
+      return { b, from: first?.start ?? 0, to: last ? last.start + last.length : 0 }
+    })
+    .filter((k) => k.to > k.from)
   const marked = main.segments.filter((s) => s.slotKey === slot && s.kind === 'WORK')
   const line = night ? '#9fb3ba' : '#0E5A68'
   const text = night ? '#a9bcc2' : '#5A6973'

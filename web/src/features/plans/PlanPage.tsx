@@ -81,10 +81,11 @@ function Builder({
   const asked = missing(draft.plan, formats)
   const body = sent(draft.plan)
   const ready = body.blocks.length > 0 && asked.length === 0
+  const settled = useSettled(body)
   const preview = useQuery({
-    queryKey: ['compile', body],
-    queryFn: () => api.post<S['Compiled']>('/plans/preview', { plan: body }),
-    enabled: ready,
+    queryKey: ['compile', settled],
+    queryFn: () => api.post<S['Compiled']>('/plans/preview', { plan: settled }),
+    enabled: ready && settled.blocks.length > 0,
     placeholderData: (p) => p,
     staleTime: Infinity,
     retry: false,
@@ -319,6 +320,17 @@ function Builder({
       )}
     </>
   )
+}
+
+/** The plan once typing has paused, so that half a number is not reckoned with. */
+function useSettled(plan: S['SessionPlan']): S['SessionPlan'] {
+  const [settled, setSettled] = useState(plan)
+  const text = JSON.stringify(plan)
+  useEffect(() => {
+    const t = setTimeout(() => setSettled(JSON.parse(text) as S['SessionPlan']), 180)
+    return () => clearTimeout(t)
+  }, [text])
+  return settled
 }
 
 /** A plan that came back from the server, with the blocks that are still empty here put back. */

@@ -174,6 +174,16 @@ public final class Adapter {
     return stair;
   }
 
+  /** A movement that may stand in for a target and what it costs on one side, unmodified. */
+  public record StandIn(Movement movement, Cost bare) {}
+
+  /** Every movement that may stand in for a target, nearest first; none is harder than asked. */
+  public List<StandIn> standIns(String targetId) {
+    return candidates.computeIfAbsent(targetId, this::candidatesFor).stream()
+        .map(c -> new StandIn(c.movement(), c.bare()))
+        .toList();
+  }
+
   private List<Candidate> candidatesFor(String targetId) {
     Movement target = catalogue.movement(targetId);
     List<Candidate> found = new ArrayList<>();

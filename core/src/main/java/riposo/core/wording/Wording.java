@@ -16,6 +16,7 @@ import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Standing;
 import riposo.core.dose.Dose;
+import riposo.core.group.Watch;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Side;
@@ -369,6 +370,18 @@ public final class Wording {
       case PlanCheck.REGION_TWICE -> f.after() == 0 ? "no region twice running" : less + " fewer";
       case PlanCheck.HARD_TWICE -> f.after() == 0 ? "no hard pair left" : less + " fewer";
       default -> f.after() == 0 ? "big groups first" : less + " fewer";
+    };
+  }
+
+  /** Why somebody needs watching: "changes posture slowly, 20 s more than the rest". */
+  public static String watch(Watch w) {
+    return switch (w.kind()) {
+      case SLOW_CHANGE -> "changes posture slowly, " + w.value() + " s more than the rest";
+      case FLOOR -> "getting down or up takes " + w.value() + " s, stay near";
+      case BALANCE_EDGE, FIRM_EDGE -> {
+        Axis axis = Axis.of(java.util.Objects.requireNonNull(w.axisId()));
+        yield axis.words + " right at the limit, " + amount(axis, w.value());
+      }
     };
   }
 

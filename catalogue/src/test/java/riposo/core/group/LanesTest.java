@@ -1,0 +1,400 @@
+package riposo.core.group;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import riposo.catalogue.CatalogueReader;
+import riposo.core.adapt.Adapter;
+import riposo.core.adapt.Ceiling;
+import riposo.core.adapt.Cost;
+import riposo.core.adapt.Performed;
+import riposo.core.adapt.Situation;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Limit;
+import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Kit;
+import riposo.core.movement.Movement;
+import riposo.core.plan.Format;
+import riposo.core.plan.Mobility;
+import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Slot;
+
+/** Lanes over the shipped catalogue, held to every sequence of sets on small groups. */
+class LanesTest {
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 25);
+  private static final Catalogue ALL = CatalogueReader.shipped();
+  private static final long CHANGE = 1L << 40;
+
+  private static Limit limit(String axis, Side side, int cap) {
+    return new Limit(
+        UUID.nameUUIDFromBytes((axis + side + cap).getBytes()),
+        axis,
+        side,
+        cap,
+        Strength.ADVISED,
+        "law",
+        DAY,
+        null,
+        null);
+  }
+
+  private static final List<List<Limit>> KINDS =
+      List.of(
+          List.of(),
+          List.of(limit("surface.standing", Side.BOTH, 0), limit("transfer.floor", Side.BOTH, 0)),
+          List.of(
+              limit("transfer.floor", Side.BOTH, 0), limit("balance.unsupported", Side.BOTH, 0)),
+          List.of(limit("joint.shoulder-elevation.loaded", Side.RIGHT, 80)),
+          List.of(
+              limit("joint.knee-flexion.loaded", Side.LEFT, 60), limit("kneel.bare", Side.BOTH, 0)),
+          List.of(limit("pressure", Side.BOTH, 0), limit("effort", Side.BOTH, 3)),
+          List.of(limit("grip", Side.LEFT, 0), limit("balance.unsupported", Side.BOTH, 1)));
+
+  private static Participant person(Random r, int number, Set<Kit> kit) {
+    List<Limit> limits = new ArrayList<>(KINDS.get(r.nextInt(KINDS.size())));
+    if (r.nextBoolean()) {
+      limits.addAll(KINDS.get(r.nextInt(KINDS.size())));
+    }
+    return new Participant(
+        new UUID(1, number),
+        Caps.on(DAY, limits),
+        kit,
+        r.nextInt(4) == 0 ? Map.of("sit-stand", new Ceiling("sit-stand", 5, DAY)) : Map.of(),
+        Map.of(),
+        r.nextBoolean() ? Mobility.USUAL : Mobility.SLOW);
+  }
+
+  private static List<Participant> people(Random r, int n) {
+    List<Participant> people = new ArrayList<>();
+    for (int i = 0; i < n; i++) {
+      people.add(person(r, i, EnumSet.allOf(Kit.class)));
+    }
+    return people;
+  }
+
+  private static SessionPlan plan(Catalogue c, Random r, int slots) {
+    List<Movement> all = List.copyOf(c.movements());
+    List<Slot> work = new ArrayList<>();
+    for (int i = 0; i < slots; i++) {
+      work.add(new Slot("s" + i, all.get(r.nextInt(all.size())).id(), null));
+    }
+    return SessionPlan.of(List.of(), work, Format.intervals(40, 20, 1), List.of());
+  }
+
+  /** One way to show a slot: what it costs with everybody at the one nearest to them. */
+  private record Way(long lead, long trail, int[] postures) {}
+
+  private static Performed form(Adapter a, Movement m, Situation s) {
+    Ceiling c = s.ceilings().get(m.familyId());
+    return c != null && m.rung() > c.rung() ? null : a.open(m.id(), s);
+  }
+
+  private static long[] cost(Adapter a, Adapter.StandIn c, Participant p) {
+    Performed f = form(a, c.movement(), p.situation(0));
+    if (f == null) {
+      return null;
+    }
+    Cost b = c.bare();
+    return new long[] {
+      (long) b.purpose() << 40 | (long) b.muscles() << 20 | 100 - f.range(),
+      b.position() * CHANGE | (long) f.modifiers().size() << 20 | b.distance()
+    };
+  }
+
+  private static List<Way> ways(Adapter a, String asked, List<Participant> people, int k) {
+    List<Adapter.StandIn> all = a.standIns(asked);
+    int own = a.catalogue().movement(asked).position().postureClass();
+    List<List<Integer>> sets = new ArrayList<>(List.of(List.of()));
+    for (int size = 1; size <= k; size++) {
+      List<List<Integer>> longer = new ArrayList<>();
+      for (List<Integer> s : sets) {
+        if (s.size() == size - 1) {
+          for (int i = s.isEmpty() ? 0 : s.get(s.size() - 1) + 1; i < all.size(); i++) {
+            List<Integer> with = new ArrayList<>(s);
+            with.add(i);
+            longer.add(with);
+          }
+        }
+      }
+      sets.addAll(longer);
+    }
+    List<Way> ways = new ArrayList<>();
+    for (List<Integer> set : sets) {
+      long lead = 0;
+      long trail = 0;
+      int[] postures = new int[people.size()];
+      boolean tie = false;
+      for (int p = 0; p < people.size(); p++) {
+        long[] best = null;
+        postures[p] = own;
+        for (int i : set) {
+          long[] c = cost(a, all.get(i), people.get(p));
+          int posture = all.get(i).movement().position().postureClass();
+          if (c == null) {
+            continue;
+          }
+          if (best != null && c[0] == best[0] && c[1] == best[1] && posture != postures[p]) {
+            tie = true; // either posture may be meant: both orders of the set are looked at
+          }
+          if (best == null || c[0] < best[0] || c[0] == best[0] && c[1] < best[1]) {
+            best = c;
+            postures[p] = posture;
+          }
+        }
+        lead += best == null ? 1L << 56 : best[0];
+        trail += best == null ? 0 : best[1];
+      }
+      if (!tie) {
+        ways.add(new Way(lead, trail, postures));
+      }
+    }
+    return ways;
+  }
+
+  private static int changes(int[] a, int[] b) {
+    int n = 0;
+    for (int p = 0; p < a.length; p++) {
+      n += a[p] == b[p] ? 0 : 1;
+    }
+    return n;
+  }
+
+  @Test
+  void theSearchEqualsEverySequenceThereIsOnSmallGroups() {
+    Catalogue small =
+        new Catalogue(Stream.of("sit-stand", "knee", "calf").map(ALL::family).toList());
+    Adapter adapter = new Adapter(small);
+    Lanes lanes = new Lanes(adapter);
+    for (int seed = 0; seed < 60; seed++) {
+      Random r = new Random(seed);
+      List<Participant> people = people(r, 2 + r.nextInt(3));
+      int k = 1 + r.nextInt(2);
+      SessionPlan plan = plan(small, r, 3);
+      List<List<Way>> ways =
+          plan.allSlots().stream().map(s -> ways(adapter, s.movementId(), people, k)).toList();
+      long lead = 0;
+      for (List<Way> w : ways) {
+        lead += w.stream().mapToLong(Way::lead).min().orElseThrow();
+      }
+      long best = Long.MAX_VALUE;
+      for (Way x : ways.get(0)) {
+        for (Way y : ways.get(1)) {
+          long two = x.lead + y.lead;
+          if (two > lead) {
+            continue;
+          }
+          for (Way z : ways.get(2)) {
+            if (two + z.lead == lead) {
+              best =
+                  Math.min(
+                      best,
+                      x.trail
+                          + y.trail
+                          + z.trail
+                          + (changes(x.postures, y.postures) + changes(y.postures, z.postures))
+                              * CHANGE);
+            }
+          }
+        }
+      }
+      assertThat(lanes.searched(plan, people, k))
+          .as("seed %d: the least over people no lane serves, purpose, muscles, range", seed)
+          .containsExactly(lead, best);
+    }
+  }
+
+  @Test
+  void everybodyFollowsALaneInAFormThatBreaksNothingOrIsNamed() {
+    Adapter adapter = new Adapter(ALL);
+    Lanes lanes = new Lanes(adapter);
+    for (int seed = 0; seed < 25; seed++) {
+      Random r = new Random(seed);
+      List<Participant> people = people(r, 5 + r.nextInt(8));
+      SessionPlan plan = plan(ALL, r, 6);
+      int k = 2 + r.nextInt(3);
+      LaneSheet sheet = lanes.plan(plan, people, k);
+      assertThat(lanes.plan(plan, people, k)).as("same group, same lanes").isEqualTo(sheet);
+      hold(adapter, people, sheet, seed);
+      // somebody comes ten minutes before: the others keep theirs and nobody's limit is broken
+      List<Participant> more = new ArrayList<>(people);
+      more.add(person(r, 99, EnumSet.allOf(Kit.class)));
+      LaneSheet after = lanes.keep(plan, more, k, sheet);
+      hold(adapter, more, after, seed);
+      for (int t = 0; t < sheet.slots().size(); t++) {
+        LaneSheet.SlotLanes was = sheet.slots().get(t);
+        LaneSheet.SlotLanes now = after.slots().get(t);
+        if (!now.changed()) {
+          assertThat(now.follows()).as("seed %d", seed).containsAll(was.follows());
+        }
+        assertThat(now.alone().size())
+            .as("seed %d: nobody is left out for the newcomer", seed)
+            .isLessThanOrEqualTo(was.alone().size() + 1);
+      }
+      // and a person moved by hand follows that lane or is named with what it would break
+      UUID who = people.get(0).id();
+      int lane = r.nextInt(k);
+      LaneSheet moved = lanes.moved(plan, people, sheet, Map.of(who, lane));
+      hold(adapter, people, moved, seed);
+      for (LaneSheet.SlotLanes s : moved.slots()) {
+        if (s.shown().get(lane) != null && s.of(who) == null) {
+          LaneSheet.Alone a =
+              s.alone().stream().filter(x -> x.person().equals(who)).findFirst().orElseThrow();
+          assertThat(
+                  adapter.open(s.shown().get(lane), people.get(0).situation(0)) == null
+                      || !people.get(0).ceilings().isEmpty())
+              .isTrue();
+          assertThat(a.own()).isNotNull();
+        } else if (s.shown().get(lane) != null) {
+          assertThat(s.of(who).lane()).isEqualTo(lane);
+        }
+      }
+    }
+  }
+
+  private static void hold(Adapter a, List<Participant> people, LaneSheet sheet, int seed) {
+    for (LaneSheet.SlotLanes s : sheet.slots()) {
+      assertThat(s.follows().size() + s.alone().size()).isEqualTo(people.size());
+      for (Participant p : people) {
+        LaneSheet.Follow f = s.of(p.id());
+        if (f == null) {
+          assertThat(s.alone()).extracting(LaneSheet.Alone::person).contains(p.id());
+          continue;
+        }
+        assertThat(a.broken(f.form(), p.caps())).as("seed %d, %s", seed, f).isEmpty();
+        assertThat(a.missing(f.form(), p.situation(0))).isEmpty();
+        assertThat(s.shown().get(f.lane())).isEqualTo(f.form().movementId());
+        Ceiling c = p.ceilings().get(a.catalogue().movement(f.form().movementId()).familyId());
+        assertThat(c == null || a.catalogue().movement(f.form().movementId()).rung() <= c.rung())
+            .isTrue();
+      }
+    }
+  }
+
+  @Test
+  void asManyLanesAsPeopleGiveEachTheirOwnBest() {
+    Adapter adapter = new Adapter(ALL);
+    Lanes lanes = new Lanes(adapter);
+    for (int seed = 0; seed < 40; seed++) {
+      Random r = new Random(seed);
+      List<Participant> people = people(r, 4);
+      SessionPlan plan = plan(ALL, r, 1);
+      String asked = plan.allSlots().get(0).movementId();
+      LaneSheet.SlotLanes s = lanes.plan(plan, people, 4).slots().get(0);
+      for (Participant p : people) {
+        long[] best = null;
+        for (Adapter.StandIn c : adapter.standIns(asked)) {
+          long[] x = cost(adapter, c, p);
+          if (x != null && (best == null || x[0] < best[0] || x[0] == best[0] && x[1] < best[1])) {
+            best = x;
+          }
+        }
+        LaneSheet.Follow f = s.of(p.id());
+        if (best == null) {
+          assertThat(f).isNull();
+          continue;
+        }
+        String in = f.form().movementId();
+        Adapter.StandIn c =
+            adapter.standIns(asked).stream()
+                .filter(x -> x.movement().id().equals(in))
+                .findFirst()
+                .orElseThrow();
+        assertThat(cost(adapter, c, p)).as("seed %d %s", seed, asked).containsExactly(best);
+      }
+    }
+  }
+
+  @Test
+  void aMixedGroupTurnsAFloorBlockIntoLanesByPosture() {
+    Adapter adapter = new Adapter(ALL);
+    List<Participant> people = new ArrayList<>();
+    Random r = new Random(1);
+    int[] kinds = {0, 0, 0, 1, 1, 1, 2, 2, 2};
+    for (int i = 0; i < 9; i++) {
+      people.add(
+          new Participant(
+              new UUID(2, i),
+              Caps.on(DAY, KINDS.get(kinds[i])),
+              EnumSet.allOf(Kit.class),
+              Map.of(),
+              Map.of(),
+              Mobility.USUAL));
+    }
+    SessionPlan plan =
+        SessionPlan.of(
+            List.of(),
+            List.of(new Slot("s1", "floor-push-up", null), new Slot("s2", "supine-bridge", null)),
+            Format.intervals(40, 20, 1),
+            List.of());
+    LaneSheet sheet = new Lanes(adapter).plan(plan, people, 3);
+    for (LaneSheet.SlotLanes s : sheet.slots()) {
+      assertThat(s.alone()).isEmpty();
+      assertThat(s.shown()).as(s.askedId()).contains(s.askedId());
+    }
+    Map<Integer, Integer> sizes = new HashMap<>();
+    sheet.home().values().forEach(l -> sizes.merge(l, 1, Integer::sum));
+    assertThat(sizes.keySet()).hasSizeGreaterThanOrEqualTo(2);
+    assertThat(r).isNotNull();
+  }
+
+  @Test
+  void impossibleGroupsAreRefused() {
+    Lanes lanes = new Lanes(new Adapter(ALL));
+    SessionPlan plan = plan(ALL, new Random(1), 1);
+    assertThatThrownBy(() -> lanes.plan(plan, List.of(), 3)).hasMessageContaining("1 to 32 people");
+    assertThatThrownBy(() -> lanes.plan(plan, people(new Random(1), 33), 3))
+        .hasMessageContaining("this one has 33");
+    assertThatThrownBy(() -> lanes.plan(plan, people(new Random(1), 3), 5))
+        .hasMessageContaining("2 to 4 lanes, was 5");
+  }
+
+  @Test
+  void onePairOfTwoKilogramsForNinePeopleIsSharedAndTheRestAreNamed() {
+    List<KitShare.Want> wants = new ArrayList<>();
+    for (int i = 0; i < 9; i++) {
+      wants.add(new KitShare.Want(new UUID(3, i), 2, 2000, i == 0 ? 1000 : Integer.MAX_VALUE));
+    }
+    List<KitShare.Stock> room =
+        List.of(
+            new KitShare.Stock(2000, "2 kg", 2, false),
+            new KitShare.Stock(450, "full 400 g can", 6, true));
+    KitShare.Shared s = KitShare.share(room, wants);
+    assertThat(s.given()).hasSize(4);
+    assertThat(s.without()).hasSize(5);
+    assertThat(s.given().stream().filter(g -> g.stock().grams() == 2000)).hasSize(1);
+    s.given()
+        .forEach(
+            g -> {
+              KitShare.Want w =
+                  wants.stream()
+                      .filter(x -> x.person().equals(g.person()))
+                      .findFirst()
+                      .orElseThrow();
+              assertThat(g.stock().grams()).isLessThanOrEqualTo(Math.min(2000, w.capGrams()));
+            });
+    assertThat(s.left()).isEmpty();
+    // one-handed work takes single pieces of what the pairs leave
+    KitShare.Shared one =
+        KitShare.share(
+            List.of(new KitShare.Stock(2000, "2 kg", 3, false)),
+            List.of(
+                new KitShare.Want(new UUID(4, 1), 2, 2000, 9000),
+                new KitShare.Want(new UUID(4, 2), 1, 2000, 9000)));
+    assertThat(one.without()).isEmpty();
+    assertThat(Axis.LOAD_HAND.greatest).isPositive();
+  }
+}

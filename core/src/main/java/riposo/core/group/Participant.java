@@ -1,0 +1,36 @@
+package riposo.core.group;
+
+import java.util.Map;
+import java.util.UUID;
+import riposo.core.adapt.Ceiling;
+import riposo.core.adapt.Situation;
+import riposo.core.adapt.Standing;
+import riposo.core.limit.Caps;
+import riposo.core.movement.Kit;
+import riposo.core.plan.Mobility;
+
+/**
+ * Somebody in a group, on its day and in its room.
+ *
+ * @param kit what of the room this person may use
+ * @param ceilings how far accepted verdicts let each family go
+ * @param standings accepted verdicts by family id
+ */
+public record Participant(
+    UUID id,
+    Caps caps,
+    java.util.Set<Kit> kit,
+    Map<String, Ceiling> ceilings,
+    Map<String, Standing> standings,
+    Mobility mobility) {
+  public Participant {
+    kit = java.util.Set.copyOf(kit);
+    ceilings = Map.copyOf(ceilings);
+    standings = Map.copyOf(standings);
+  }
+
+  /** What holds for this person in a format that raises the effort by so much. */
+  public Situation situation(int effortRaise) {
+    return new Situation(caps.raised(effortRaise), kit, ceilings);
+  }
+}

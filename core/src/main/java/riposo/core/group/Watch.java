@@ -1,0 +1,78 @@
+package riposo.core.group;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Limit;
+import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+import riposo.core.movement.Position;
+import riposo.core.movement.Variant;
+import riposo.core.plan.Mobility;
+
+/**
+ * Why somebody needs watching in a slot: facts, worded elsewhere. House rules, no verdicts.
+ *
+ * @param kind what it is
+ * @param axisId the axis at its limit; null where it is about the way there
+ * @param value the demand, or seconds
+ */
+public record Watch(UUID person, String slotKey, Kind kind, @Nullable String axisId, int value) {
+  /** Reasons to look. */
+  public enum Kind {
+    /** The change of posture takes longer than the rest before it: so many seconds more. */
+    SLOW_CHANGE,
+    /** Down to the floor or up from it, slowly. */
+    FLOOR,
+    /** Balance asked for right at what is allowed. */
+    BALANCE_EDGE,
+    /** A firm limit reached exactly. */
+    FIRM_EDGE
+  }
+
+  /**
+   * What to look for when a person does a variant.
+   *
+   * @param from the posture before; null at the start
+   * @param rest seconds of rest before it
+   */
+  public static List<Watch> of(
+      Participant who, String slotKey, Variant v, @Nullable Position from, int rest) {
+    List<Watch> all = new ArrayList<>();
+    if (from != null) {
+      int way = who.mobility().seconds(from, v.position());
+      if (way > rest) {
+        all.add(new Watch(who.id(), slotKey, Kind.SLOW_CHANGE, null, way - rest));
+      }
+      if (who.mobility() == Mobility.SLOW && v.position().onFloor() != from.onFloor()) {
+        all.add(new Watch(who.id(), slotKey, Kind.FLOOR, null, way));
+      }
+    }
+    Caps caps = who.caps();
+    int[] demand = v.whole();
+    for (Axis a : new Axis[] {Axis.BALANCE, Axis.BALANCE_HELD}) {
+      int asked = demand[a.cell(Side.BOTH)];
+      if (asked > 0 && asked == caps.cap(a, Side.BOTH)) {
+        all.add(new Watch(who.id(), slotKey, Kind.BALANCE_EDGE, a.id, asked));
+      }
+    }
+    for (Limit l : caps.active()) {
+      if (l.strength() != Strength.FIRM
+          || l.cap() == 0
+          || l.axis() == Axis.BALANCE
+          || l.axis() == Axis.BALANCE_HELD) {
+        continue;
+      }
+      for (Side s : l.axis().sided ? List.of(Side.LEFT, Side.RIGHT) : List.of(Side.BOTH)) {
+        if ((!l.axis().sided || l.side().covers(s)) && demand[l.axis().cell(s)] == l.cap()) {
+          all.add(new Watch(who.id(), slotKey, Kind.FIRM_EDGE, l.axisId(), l.cap()));
+          break;
+        }
+      }
+    }
+    return all;
+  }
+}

@@ -1,0 +1,5 @@
+/** Groups: lanes, kit sharing, who needs watching. */
+@NullMarked
+package riposo.core.group;
+
+import org.jspecify.annotations.NullMarked;
