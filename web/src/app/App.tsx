@@ -11,6 +11,7 @@ import {
   RecordPage,
 } from '../features/clients'
 import { DayPage } from '../features/day'
+import { GroupPage, GroupsPage } from '../features/groups'
 import { LimitsPage } from '../features/limits'
 import { KitPage } from '../features/kit'
 import { PulsePage } from '../features/pulse'
@@ -60,6 +61,8 @@ function Signed() {
         </Route>
         <Route path="plans" element={<PlansPage />} />
         <Route path="plans/:planId" element={<PlanPage />} />
+        <Route path="groups" element={<GroupsPage />} />
+        <Route path="groups/:groupId" element={<GroupPage />} />
         <Route path="after/:runId" element={<AfterPage />} />
         <Route path="kit" element={<KitPage />} />
         <Route path="settings" element={<SettingsPage />} />

@@ -8,13 +8,16 @@ const NAV = [
   { to: '/', words: 'Day sheet', key: 'd' },
   { to: '/clients', words: 'Clients', key: 'c' },
   { to: '/plans', words: 'Plans', key: 'p' },
+  { to: '/groups', words: 'Groups', key: 'g' },
   { to: '/kit', words: 'Kit', key: 'k' },
   { to: '/records', words: 'Records', key: 'r' },
 ]
 
 const KEYS: [string, string][] = [
   ['/', 'find a client or a plan'],
-  ['g then d c p k r', 'day sheet, clients, plans, kit, records'],
+  ['g then d c p g k r', 'day sheet, clients, plans, groups, kit, records'],
+  ['a f n o 1–9 z', 'plan builder: add, format, name, order for me, take a fix, undo'],
+  ['+ l P', 'group sheet: drop-in, people and lanes, print'],
   ['?', 'these keys'],
   ['y n u', 'screening: yes, no, not sure'],
   ['1 2 3 l r b', 'screening: a choice, a side'],

@@ -117,6 +117,7 @@ function CheckThenStart({ planId }: { planId: string }) {
         checkId: check.id,
         dose,
         reason: reason || null,
+        groupId: new URLSearchParams(window.location.search).get('group'),
       })
     },
     onSuccess: (r) => {

@@ -96,9 +96,33 @@ function Desk({ planId }: { planId: string }) {
         <span className="font-mono text-lg font-bold">{clock(v.timeline.total)}</span>
         {v.effortCap !== undefined && <span className="text-plum">effort {v.effortCap} at most</span>}
         {v.workNote && <span className="text-plum">{v.workNote}</span>}
-        <Button main className="ml-auto" onClick={() => setStarting(true)}>
-          Start this session
-        </Button>
+        <span className="no-print ml-auto flex flex-wrap items-center gap-x-1 gap-y-2">
+          <a
+            className="btn btn-quiet"
+            href={`/api/clients/${client.id}/adapted/${planId}/card.pdf?paper=A4`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Card A4
+          </a>
+          <a
+            className="btn btn-quiet"
+            href={`/api/clients/${client.id}/adapted/${planId}/card.pdf?paper=LETTER`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Letter
+          </a>
+          {v.timeline.total > 0 ? (
+            <Button main onClick={() => setStarting(true)}>
+              Start this session
+            </Button>
+          ) : (
+            <Link className="btn btn-main" to={`/clients/${client.id}`}>
+              Through the day
+            </Link>
+          )}
+        </span>
       </div>
       {[...v.sessionProblems, ...v.checks].map((c) => (
         <p key={c} className="mb-1 border-l-4 border-ochre pl-3 text-sm text-ochre-deep">

@@ -7,6 +7,7 @@ import { useToday } from '../../lib/today'
 import { Button, Dialog, Failure, Field, Loading, OutcomeMark } from '../../ui'
 import { LimitRibbon } from '../limits/LimitRibbon'
 import { ClientForm } from './ClientForm'
+import { ThroughDay } from './ThroughDay'
 
 export interface ClientContext {
   client: S['Client']
@@ -194,6 +195,7 @@ export function ClientOverview() {
         </p>
       </section>
       <section aria-labelledby="about">
+        <ThroughDay clientId={client.id} />
         <h2 id="about" className="mb-2 text-lg font-bold">
           About
         </h2>

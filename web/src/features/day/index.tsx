@@ -26,7 +26,7 @@ export function DayPage() {
   })
   if (day.error) return <Failure error={day.error} />
   if (!day.data) return <Loading what="the day sheet" />
-  const { sessions, waits, date } = day.data
+  const { sessions, groups, waits, date } = day.data
   return (
     <div className="grid gap-x-10 lg:grid-cols-[1fr_360px]">
       <section aria-labelledby="today">
@@ -34,9 +34,14 @@ export function DayPage() {
           <h1 id="today" className="text-[26px] font-bold">
             {longDay(date)}
           </h1>
-          <Button onClick={() => setAdding(true)}>Add a session</Button>
+          <span className="flex gap-2">
+            <a className="btn btn-quiet" href="/api/calendar.ics">
+              Calendar file
+            </a>
+            <Button onClick={() => setAdding(true)}>Add a session</Button>
+          </span>
         </div>
-        {sessions.length === 0 && (
+        {sessions.length === 0 && groups.length === 0 && (
           <p className="border-t-2 border-ink py-6">
             No session today. Add one, or use the quiet to decide what waits beside this.
           </p>
@@ -87,6 +92,35 @@ export function DayPage() {
             </li>
           ))}
         </ol>
+        {groups.length > 0 && (
+          <>
+            <h2 className="mb-1 mt-6 font-bold">Groups</h2>
+            <ol className="border-t-2 border-ink">
+              {groups.map((g) => (
+                <li
+                  key={g.id}
+                  className="grid grid-cols-[64px_1fr_auto] items-center gap-x-4 border-b border-line py-3"
+                >
+                  <time className="font-mono text-lg">{g.time.slice(0, 5)}</time>
+                  <span>
+                    <strong className="text-lg">{g.name}</strong>{' '}
+                    <span className="text-soft">
+                      {g.plan} · {g.people} people
+                    </span>
+                    {g.apart > 0 && (
+                      <span className="block text-sm font-semibold text-brick">
+                        {g.apart} not started with the group
+                      </span>
+                    )}
+                  </span>
+                  <Link className="btn" to={`/groups/${g.id}`}>
+                    Group sheet
+                  </Link>
+                </li>
+              ))}
+            </ol>
+          </>
+        )}
         <Failure error={remove.error} />
       </section>
       <section aria-labelledby="waits" className="pt-5">

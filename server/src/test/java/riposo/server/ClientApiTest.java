@@ -464,6 +464,15 @@ class ClientApiTest extends ApiDesk {
     UUID id = known();
     UUID neighbour = screened("falls.any", "yes", "falls.two", "yes");
     String c = "/clients/" + id;
+    // in a group, dropped in elsewhere, with a dose ticked off
+    UUID plan = post("/plans/starting-points/copy", "{\"name\":\"Ten at a time\"}").id();
+    Answer group =
+        post(
+            "/groups",
+            "{\"name\":\"G\",\"planId\":\"%s\",\"lanes\":2,\"members\":[\"%s\"]}"
+                .formatted(plan, id));
+    assertThat(group.status()).as(group.text()).isEqualTo(201);
+    assertThat(post(c + "/day-plans", "{\"planId\":\"" + plan + "\"}").status()).isEqualTo(200);
     Answer export = get(c + "/export");
     assertThat(export.body().path("parts").propertyNames())
         .containsExactlyInAnyOrder(
@@ -474,7 +483,9 @@ class ClientApiTest extends ApiDesk {
             "runs",
             "tolerance",
             "check-ins",
-            "appointments");
+            "appointments",
+            "groups",
+            "throughTheDay");
     assertThat(export.text())
         .contains(
             "Zebedee Quillfeather",

@@ -387,6 +387,20 @@ class LanesTest {
               assertThat(g.stock().grams()).isLessThanOrEqualTo(Math.min(2000, w.capGrams()));
             });
     assertThat(s.left()).isEmpty();
+    // everybody is served where there is enough, dumbbells before cans
+    List<KitShare.Want> seven = new ArrayList<>();
+    for (int i = 0; i < 7; i++) {
+      seven.add(new KitShare.Want(new UUID(5, i), 2, 1000, Integer.MAX_VALUE));
+    }
+    KitShare.Shared all =
+        KitShare.share(
+            List.of(
+                new KitShare.Stock(1000, "1 kg", 8, false),
+                new KitShare.Stock(2000, "2 kg", 8, false),
+                new KitShare.Stock(450, "full 400 g can", 6, true)),
+            seven);
+    assertThat(all.without()).isEmpty();
+    assertThat(all.given().stream().filter(g -> g.stock().standIn())).hasSize(3);
     // one-handed work takes single pieces of what the pairs leave
     KitShare.Shared one =
         KitShare.share(

@@ -55,6 +55,31 @@ public final class PlanAdapter {
     return Timeline.compile(plan, plannedStations(plan)::get, Integer.MAX_VALUE, Mobility.USUAL);
   }
 
+  /**
+   * The plan's timeline with other movements shown in its slots, on the clock of the plan: the time
+   * of every slot is what the plan asks, only the postures are those of what is shown.
+   *
+   * @param shown movement by slot key; a slot without one keeps what the plan asks
+   */
+  public Timeline shown(SessionPlan plan, Map<String, String> shown) {
+    Map<String, Station> stations = plannedStations(plan);
+    shown.forEach(
+        (key, id) -> {
+          Movement m = find(id);
+          Station asked = stations.get(key);
+          if (m != null && asked != null) {
+            stations.put(
+                key,
+                new Station(
+                    key,
+                    asked.oneSided(),
+                    asked.tempo(),
+                    pieces(catalogue.variants(m).get(0), Side.BOTH, null)));
+          }
+        });
+    return Timeline.compile(plan, stations::get, Integer.MAX_VALUE, Mobility.USUAL);
+  }
+
   private Map<String, Station> plannedStations(SessionPlan plan) {
     Map<String, Station> stations = new HashMap<>();
     for (SessionPlan.Asked a : plan.asked()) {

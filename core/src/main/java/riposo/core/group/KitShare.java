@@ -35,7 +35,8 @@ public final class KitShare {
    * @param capGrams never more than this, per hand
    */
   public record Want(UUID person, int hands, int wantedGrams, int capGrams) {
-    int most() {
+    /** The smaller of what is wanted and what is permitted. */
+    public int most() {
       return Math.min(wantedGrams, capGrams);
     }
   }

@@ -20,6 +20,7 @@ import riposo.core.adapt.Situation;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Side;
 import riposo.core.movement.Movement;
+import riposo.core.plan.Block;
 import riposo.core.plan.SessionPlan;
 
 /**
@@ -76,7 +77,7 @@ public final class Lanes {
     List<List<Choice>> options = boards.stream().map(b -> options(b, people.size(), k)).toList();
     List<Choice> chosen = sequence(options);
     int[][] paths = paths(boards, chosen, people.size());
-    return columns(boards, chosen, paths, people, k);
+    return columns(plan, boards, chosen, paths, people, k);
   }
 
   /**
@@ -125,7 +126,7 @@ public final class Lanes {
               ? fresh(b, people, k, before.home())
               : kept(b, people, k, was, before.home()));
     }
-    return new LaneSheet(k, slots, home(slots, people));
+    return new LaneSheet(k, slots, home(plan, slots, people));
   }
 
   private LaneSheet.SlotLanes kept(
@@ -321,7 +322,7 @@ public final class Lanes {
       slots.add(
           new LaneSheet.SlotLanes(s.key(), s.askedId(), s.shown(), follows, alone, s.changed()));
     }
-    Map<UUID, Integer> home = new LinkedHashMap<>(home(slots, people));
+    Map<UUID, Integer> home = new LinkedHashMap<>(home(plan, slots, people));
     lanes.forEach((id, lane) -> home.computeIfPresent(id, (x, y) -> lane));
     return new LaneSheet(sheet.lanes(), slots, home);
   }
@@ -664,7 +665,12 @@ public final class Lanes {
 
   /** Movements to lanes so that people change lanes least: dynamic programme over slots. */
   private LaneSheet columns(
-      List<Board> boards, List<Choice> chosen, int[][] paths, List<Participant> people, int k) {
+      SessionPlan plan,
+      List<Board> boards,
+      List<Choice> chosen,
+      int[][] paths,
+      List<Participant> people,
+      int k) {
     int n = people.size();
     List<List<int[]>> maps = new ArrayList<>();
     List<int[]> cost = new ArrayList<>();
@@ -733,7 +739,7 @@ public final class Lanes {
               alone,
               false));
     }
-    return new LaneSheet(k, slots, home(slots, people));
+    return new LaneSheet(k, slots, home(plan, slots, people));
   }
 
   /** Lanes renumbered by how high their movements are on average, lowest first. */
@@ -799,14 +805,19 @@ public final class Lanes {
 
   /** The lane of most slots; the lower on a tie. People alone everywhere have none. */
   private static Map<UUID, Integer> home(
-      List<LaneSheet.SlotLanes> slots, List<Participant> people) {
+      SessionPlan plan, List<LaneSheet.SlotLanes> slots, List<Participant> people) {
+    Set<String> work = new TreeSet<>();
+    plan.asked().stream()
+        .filter(a -> a.block().block() == Block.WORK)
+        .forEach(a -> work.add(a.key()));
     Map<UUID, Integer> home = new LinkedHashMap<>();
     for (Participant who : people) {
       Map<Integer, Integer> count = new TreeMap<>();
       for (LaneSheet.SlotLanes s : slots) {
         LaneSheet.Follow f = s.of(who.id());
         if (f != null) {
-          count.merge(f.lane(), 1, Integer::sum);
+          // warm-up and cool-down only decide between lanes of as many work slots
+          count.merge(f.lane(), work.contains(s.key()) ? 100 : 1, Integer::sum);
         }
       }
       count.entrySet().stream()

@@ -80,6 +80,21 @@ public interface Clients {
   /** Replaces what is known beyond the form; no version asked, for the demo and for tests. */
   void setRecord(UUID id, ClientRecord record);
 
+  /** A room of the studio, or a 404 problem. */
+  Room room(UUID roomId);
+
+  /** The name of a room, or a 404 problem. */
+  String roomName(UUID roomId);
+
+  /** What this client may use in a room, wherever the client usually trains. */
+  Room.Usable usable(UUID clientId, UUID roomId);
+
+  /** Who else uses a room; told by the group module. */
+  interface RoomUse {
+    /** Names of the groups that meet in it. */
+    List<String> meetIn(UUID roomId);
+  }
+
   /** Adds a room; {@code clientId} null for a studio room. */
   UUID addRoom(String name, @Nullable UUID clientId, Room room);
 

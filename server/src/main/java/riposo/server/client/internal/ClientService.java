@@ -357,6 +357,29 @@ class ClientService implements Clients {
     row.kit = json.write(new Kitbag(f.kit(), f.weights()));
   }
 
+  @Override
+  public Room room(UUID roomId) {
+    return json.read(rooms.require(roomId, "room").body, Room.class);
+  }
+
+  @Override
+  public String roomName(UUID roomId) {
+    return rooms.require(roomId, "room").name;
+  }
+
+  @Override
+  public Room.Usable usable(UUID clientId, UUID roomId) {
+    ClientRow row = store.require(clientId, "client");
+    return usable(
+        rooms.require(roomId, "room"), clientId, json.read(row.record, ClientRecord.class));
+  }
+
+  private Room.Usable usable(RoomRow room, UUID clientId, ClientRecord record) {
+    SitterSource source = sitters.getIfAvailable();
+    return json.read(room.body, Room.class)
+        .usableBy(source == null ? Room.Sitter.ANYONE : source.sitter(clientId, record.kneeCm()));
+  }
+
   private Client client(ClientRow r, LocalDate today) {
     Kitbag own = json.read(r.kit, Kitbag.class);
     ClientRecord record = json.read(r.record, ClientRecord.class);
@@ -365,10 +388,7 @@ class ClientService implements Clients {
     List<String> refused = List.of();
     List<Room.Printed> printed = List.of();
     if (room != null) {
-      SitterSource source = sitters.getIfAvailable();
-      Room.Usable usable =
-          json.read(room.body, Room.class)
-              .usableBy(source == null ? Room.Sitter.ANYONE : source.sitter(r.id, record.kneeCm()));
+      Room.Usable usable = usable(room, r.id, record);
       kit = usable.bag();
       refused = usable.refused();
       printed = usable.printed();

@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,6 +27,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.kit.Band;
 import riposo.core.kit.Room;
+import riposo.server.client.Clients;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
@@ -89,8 +91,16 @@ class RoomController {
   private final Json json;
   private final Audit audit;
   private final Studios studios;
+  private final ObjectProvider<Clients.RoomUse> use;
 
-  RoomController(RoomStore store, ClientStore clients, Json json, Audit audit, Studios studios) {
+  RoomController(
+      RoomStore store,
+      ClientStore clients,
+      Json json,
+      Audit audit,
+      Studios studios,
+      ObjectProvider<Clients.RoomUse> use) {
+    this.use = use;
     this.store = store;
     this.clients = clients;
     this.json = json;
@@ -134,6 +144,10 @@ class RoomController {
   void remove(@PathVariable UUID id) {
     RoomRow row = store.require(id, "room");
     int used = usedBy(id);
+    List<String> groups = use.stream().flatMap(u -> u.meetIn(id).stream()).toList();
+    if (!groups.isEmpty()) {
+      throw Problems.refused("in-use", "Groups meet here: " + String.join(", ", groups) + ".");
+    }
     if (used > 0) {
       throw Problems.refused(
           "in-use", used == 1 ? "One client trains here." : used + " clients train here.");

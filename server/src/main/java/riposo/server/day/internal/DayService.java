@@ -33,6 +33,7 @@ import riposo.server.adapt.StandingSource;
 import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
 import riposo.server.day.Appointments;
+import riposo.server.group.Groups;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Problems;
@@ -67,7 +68,8 @@ class DayService implements Appointments {
   record WaitView(String kind, UUID clientId, String client, String text, @Nullable UUID runId) {}
 
   /** The day sheet. */
-  record DayView(LocalDate date, List<SessionView> sessions, List<WaitView> waits) {}
+  record DayView(
+      LocalDate date, List<SessionView> sessions, List<Groups.Due> groups, List<WaitView> waits) {}
 
   /** A session as sent. */
   record AppointmentForm(
@@ -86,6 +88,7 @@ class DayService implements Appointments {
   private final Verdicts verdicts;
   private final StandingSource standings;
   private final Catalogue catalogue;
+  private final Groups groups;
   private final Audit audit;
   private final Studios studios;
 
@@ -100,6 +103,7 @@ class DayService implements Appointments {
       Verdicts verdicts,
       StandingSource standings,
       Catalogue catalogue,
+      Groups groups,
       Audit audit,
       Studios studios) {
     this.store = store;
@@ -112,6 +116,7 @@ class DayService implements Appointments {
     this.verdicts = verdicts;
     this.standings = standings;
     this.catalogue = catalogue;
+    this.groups = groups;
     this.audit = audit;
     this.studios = studios;
   }
@@ -124,7 +129,7 @@ class DayService implements Appointments {
             .filter(a -> clients.require(a.clientId).archivedOn() == null)
             .map(a -> session(a, today))
             .toList();
-    return new DayView(today, sessions, waits(today));
+    return new DayView(today, sessions, groups.meetings(today), waits(today));
   }
 
   private SessionView session(AppointmentRow a, LocalDate today) {

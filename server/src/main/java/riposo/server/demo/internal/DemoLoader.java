@@ -44,6 +44,7 @@ import riposo.server.checkin.CheckIns;
 import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
 import riposo.server.day.Appointments;
+import riposo.server.group.Groups;
 import riposo.server.limit.Limits;
 import riposo.server.plan.Plans;
 import riposo.server.platform.AsOfClock;
@@ -74,6 +75,7 @@ class DemoLoader implements ApplicationRunner {
   private final CheckIns checkIns;
   private final Verdicts verdicts;
   private final Appointments appointments;
+  private final Groups groups;
   private final TransactionTemplate tx;
 
   DemoLoader(
@@ -86,6 +88,7 @@ class DemoLoader implements ApplicationRunner {
       CheckIns checkIns,
       Verdicts verdicts,
       Appointments appointments,
+      Groups groups,
       PlatformTransactionManager transactions) {
     this.studios = studios;
     this.clients = clients;
@@ -96,6 +99,7 @@ class DemoLoader implements ApplicationRunner {
     this.checkIns = checkIns;
     this.verdicts = verdicts;
     this.appointments = appointments;
+    this.groups = groups;
     this.tx = new TransactionTemplate(transactions);
   }
 
@@ -137,6 +141,9 @@ class DemoLoader implements ApplicationRunner {
           plan.put("chair", plans.add("Chair and kettle", chair()));
           plan.put("short", plans.add("Short and restful", shortOne()));
           plan.put("carry", plans.add("Week by week", pregnancy()));
+          plan.put("ladder", plans.addStartingPoint("Ladder of five"));
+          plan.put("day", plans.addStartingPoint("Ten at a time"));
+          plan.put("kettle", plans.addStartingPoint("Seated strength"));
         });
     odile(today, start, plan);
     thandi(today, start, plan);
@@ -147,7 +154,8 @@ class DemoLoader implements ApplicationRunner {
     benedikt(today, plan);
     aurelio(today, plan);
     bruna(today);
-    hall(today);
+    guests(today);
+    UUID room = hall(today);
     at(
         today.minusDays(1),
         15,
@@ -165,6 +173,106 @@ class DemoLoader implements ApplicationRunner {
                 5,
                 1000,
                 2000));
+    groups(today, room, plan);
+  }
+
+  /** Four who come to the groups only. */
+  private void guests(LocalDate today) {
+    LocalDate day = today.minusDays(30);
+    guest(
+        day,
+        "Elske Brandt",
+        71,
+        "worn left knee",
+        Mobility.SLOW,
+        Map.of("joint.any", "yes", "knee.pain", "yes", "knee.side", "left", "active.now", "yes"));
+    guest(day, "Joaquim Prado", 66, "well", Mobility.USUAL, Map.of("active.now", "yes"));
+    guest(
+        day,
+        "Mirjam Oyelaran",
+        59,
+        "low back",
+        Mobility.USUAL,
+        Map.of(
+            "joint.any", "yes", "back.pain", "yes", "back.direction", "bend", "active.now", "yes"));
+    guest(
+        day,
+        "Tove Sandell",
+        62,
+        "well, new to weights",
+        Mobility.USUAL,
+        Map.of("active.now", "yes"));
+  }
+
+  private void guest(
+      LocalDate day,
+      String name,
+      int age,
+      String facts,
+      Mobility mobility,
+      Map<String, String> yes) {
+    started(
+        day,
+        name,
+        age,
+        "keep going",
+        facts,
+        mobility,
+        School.PAIN_FREE,
+        null,
+        0,
+        5,
+        yes,
+        1000,
+        2000);
+  }
+
+  /** Two groups that meet today, whatever day it is. */
+  private void groups(LocalDate today, UUID room, Map<String, UUID> plan) {
+    at(
+        today.minusDays(1),
+        17,
+        () -> {
+          Map<String, UUID> by = new HashMap<>();
+          clients.all().forEach(c -> by.put(c.name().split(" ")[0], c.id()));
+          int weekday = today.getDayOfWeek().getValue();
+          groups.add(
+              "Steady Tuesday",
+              room,
+              plan.get("steady"),
+              3,
+              weekday,
+              LocalTime.of(17, 30),
+              ids(
+                  by,
+                  "Odile",
+                  "Thandi",
+                  "Corentin",
+                  "Ilse",
+                  "Aurelio",
+                  "Noor",
+                  "Elske",
+                  "Joaquim",
+                  "Mirjam",
+                  "Tove",
+                  "Bruna"));
+          groups.add(
+              "Chair and Kettle",
+              room,
+              plan.get("kettle"),
+              2,
+              weekday,
+              LocalTime.of(14, 0),
+              ids(by, "Odile", "Corentin", "Ilse", "Aurelio", "Elske", "Benedikt"));
+        });
+  }
+
+  private static List<UUID> ids(Map<String, UUID> by, String... names) {
+    List<UUID> ids = new ArrayList<>();
+    for (String n : names) {
+      ids.add(java.util.Objects.requireNonNull(by.get(n), n));
+    }
+    return ids;
   }
 
   /** Lung disease and Parkinson; a clearance that ends in nine days. */
@@ -235,7 +343,8 @@ class DemoLoader implements ApplicationRunner {
   }
 
   /** The hall's kit, two homes, and what is on record beyond the form. */
-  private void hall(LocalDate today) {
+  private UUID hall(LocalDate today) {
+    UUID[] big = new UUID[1];
     at(
         today.minusDays(1),
         16,
@@ -274,7 +383,7 @@ class DemoLoader implements ApplicationRunner {
                   92,
                   Set.of(Kit.MAT, Kit.PAD, Kit.CUSHION, Kit.WEDGE, Kit.TOWEL, Kit.BALL),
                   List.of());
-          clients.addRoom("Big room", null, room);
+          big[0] = clients.addRoom("Big room", null, room);
           UUID home =
               clients.addRoom(
                   "Rashid's kitchen",
@@ -313,6 +422,7 @@ class DemoLoader implements ApplicationRunner {
                 }
               });
         });
+    return big[0];
   }
 
   private static Room.Dumbbell dumbbell(String printed, Room.MassUnit unit, int count) {

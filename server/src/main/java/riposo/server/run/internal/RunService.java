@@ -58,13 +58,15 @@ class RunService implements Runs, Readiness.StopEvents {
    * A start: today's check, and a word where one is wanted.
    *
    * @param dose another dose than the check's, with a reason; never past what rules today out
+   * @param groupId the group it is started with; then no reason passes an open ask first
    */
   record Start(
       @NotNull UUID clientId,
       @NotNull UUID planId,
       @Nullable UUID checkId,
       TodayCheck.@Nullable Dose dose,
-      @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
+      @Nullable @Size(max = 400, message = "At most 400 characters.") String reason,
+      @Nullable UUID groupId) {}
 
   /** Events of a device. */
   record Events(
@@ -143,6 +145,12 @@ class RunService implements Runs, Readiness.StopEvents {
               + " proposed limits are not decided yet: accept, change or decline each first.");
     }
     List<String> wanted = new ArrayList<>();
+    if (standing.outcome() == Outcome.ASK_FIRST && body.groupId() != null) {
+      throw Problems.refused(
+          "ask-first",
+          "Ask first: not started with a group until the word is there.",
+          standing.findings().stream().map(Finding::text).toList());
+    }
     if (standing.outcome() == Outcome.ASK_FIRST) {
       standing.findings().stream()
           .filter(f -> f.outcome() == Outcome.ASK_FIRST)
@@ -223,7 +231,7 @@ class RunService implements Runs, Readiness.StopEvents {
 
   @Override
   public UUID start(UUID clientId, UUID planId, TodayCheck.Given given, @Nullable String reason) {
-    Start form = new Start(clientId, planId, checks.check(clientId, given), null, reason);
+    Start form = new Start(clientId, planId, checks.check(clientId, given), null, reason, null);
     return java.util.Objects.requireNonNull(start(form).getBody()).id();
   }
 

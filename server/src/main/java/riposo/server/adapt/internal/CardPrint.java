@@ -1,0 +1,136 @@
+package riposo.server.adapt.internal;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Limit;
+import riposo.core.plan.Block;
+import riposo.core.wording.Wording;
+import riposo.server.adapt.AdaptedPlans.AdaptedView;
+import riposo.server.adapt.AdaptedPlans.PartView;
+import riposo.server.adapt.AdaptedPlans.SlotView;
+import riposo.server.client.Clients;
+import riposo.server.limit.Limits;
+import riposo.server.platform.Pdf;
+import riposo.server.platform.Studios;
+
+/** The client card on paper: the adapted plan in large type, with cautions. */
+@RestController
+@RequestMapping("/api/clients/{clientId}/adapted/{planId}")
+@Transactional
+class CardPrint {
+  private final AdaptService adapted;
+  private final Clients clients;
+  private final Limits limits;
+  private final Studios studios;
+  private final Pdf pdf;
+
+  CardPrint(AdaptService adapted, Clients clients, Limits limits, Studios studios, Pdf pdf) {
+    this.adapted = adapted;
+    this.clients = clients;
+    this.limits = limits;
+    this.studios = studios;
+    this.pdf = pdf;
+  }
+
+  @GetMapping(value = "/card.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+  ResponseEntity<byte[]> print(
+      @PathVariable UUID clientId,
+      @PathVariable UUID planId,
+      @RequestParam(required = false) @Nullable LocalDate date,
+      @RequestParam(defaultValue = "A4") Pdf.Paper paper) {
+    LocalDate day = date == null ? studios.today() : date;
+    Clients.Client client = clients.require(clientId);
+    AdaptedView view = adapted.view(clientId, planId, day);
+    List<Map<String, Object>> slots = new ArrayList<>();
+    for (SlotView s : view.slots()) {
+      if (s.block() == Block.WORK) {
+        slots.add(
+            Map.of(
+                "number",
+                slots.size() + 1,
+                "title",
+                s.title(),
+                "cue",
+                s.parts().stream()
+                    .flatMap(p -> p.cues().stream().limit(2))
+                    .distinct()
+                    .limit(2)
+                    .collect(Collectors.joining(" · ")),
+                "dose",
+                s.parts().stream()
+                    .map(PartView::doseText)
+                    .distinct()
+                    .collect(Collectors.joining("; ")),
+                "reasons",
+                s.reasons().stream().limit(1).map(Pdf::plain).toList()));
+      }
+    }
+    List<String> ease = new ArrayList<>();
+    for (Block b : new Block[] {Block.WARM_UP, Block.COOL_DOWN}) {
+      String words =
+          view.slots().stream()
+              .filter(s -> s.block() == b)
+              .map(SlotView::title)
+              .collect(Collectors.joining("; "));
+      if (!words.isEmpty()) {
+        ease.add((b == Block.WARM_UP ? "Warm-up: " : "Cool-down: ") + words + ".");
+      }
+    }
+    List<Limit> active = Caps.on(day, limits.of(clientId)).active();
+    List<String> kept =
+        active.isEmpty()
+            ? List.of()
+            : List.of(
+                "Kept: "
+                    + active.stream()
+                        .map(l -> Pdf.plain(Wording.limit(l.axisId(), l.side(), l.cap())))
+                        .distinct()
+                        .collect(Collectors.joining("; "))
+                    + ".");
+    byte[] out =
+        pdf.render(
+            "card",
+            Map.of(
+                "name",
+                client.name(),
+                "head",
+                Wording.day(day)
+                    + " · "
+                    + view.planName()
+                    + (view.timeline().total() > 0
+                        ? " · " + Wording.clock(view.timeline().total())
+                        : " · no clock, ticked off through the day")
+                    + (view.effortCap() == null ? "" : " · effort " + view.effortCap() + " at most")
+                    + (view.workNote() == null ? "" : " · " + view.workNote()),
+                "limits",
+                kept,
+                "slots",
+                slots,
+                "ease",
+                ease,
+                "stop",
+                "chest pressure, fainting, breathless out of proportion, a drooping face or weak arm, worst"
+                    + " headache, sudden joint pain or giving way. Then stop, sit or lie safely, emergency number "
+                    + studios.current().emergencyNumber()
+                    + ". Breathe out on effort, never hold.",
+                "foot",
+                "Made for this client and this day. A clinician's word and local protocol come first."),
+            paper,
+            false);
+    return Pdf.answer(out, client.name() + " " + view.planName());
+  }
+}

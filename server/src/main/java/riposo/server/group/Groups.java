@@ -1,0 +1,27 @@
+package riposo.server.group;
+
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** Groups, for the other modules. */
+public interface Groups {
+  /** A group meeting on a day, for the day sheet. */
+  record Due(
+      UUID id, String name, LocalTime time, String plan, int seconds, int people, int apart) {}
+
+  /** Adds a group; returns its id. */
+  UUID add(
+      String name,
+      UUID roomId,
+      UUID planId,
+      int lanes,
+      @Nullable Integer weekday,
+      @Nullable LocalTime time,
+      List<UUID> members);
+
+  /** The groups that meet on that day, by time. */
+  List<Due> meetings(LocalDate day);
+}

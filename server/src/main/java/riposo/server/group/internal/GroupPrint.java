@@ -1,0 +1,128 @@
+package riposo.server.group.internal;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.core.plan.Block;
+import riposo.core.wording.Wording;
+import riposo.server.platform.Pdf;
+
+/** The group sheet on paper. */
+@RestController
+@RequestMapping("/api/groups")
+@Transactional
+class GroupPrint {
+  private final GroupService groups;
+  private final Pdf pdf;
+
+  GroupPrint(GroupService groups, Pdf pdf) {
+    this.groups = groups;
+    this.pdf = pdf;
+  }
+
+  @GetMapping(value = "/{id}/sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+  ResponseEntity<byte[]> print(
+      @PathVariable UUID id,
+      @RequestParam(required = false) @Nullable LocalDate date,
+      @RequestParam(defaultValue = "A4") Pdf.Paper paper) {
+    GroupSheet s = groups.sheet(id, date);
+    List<GroupSheet.SheetSlot> work =
+        s.slots().stream().filter(x -> x.block() == Block.WORK).map(GroupPrint::plain).toList();
+    List<String> ease = new ArrayList<>();
+    for (Block b : new Block[] {Block.WARM_UP, Block.COOL_DOWN}) {
+      List<GroupSheet.SheetSlot> slots = s.slots().stream().filter(x -> x.block() == b).toList();
+      if (!slots.isEmpty()) {
+        ease.add(
+            (b == Block.WARM_UP ? "Warm-up: " : "Cool-down: ")
+                + slots.stream()
+                    .map(
+                        x ->
+                            x.cells().stream()
+                                    .filter(c -> c.title() != null)
+                                    .map(c -> String.valueOf(c.title()))
+                                    .distinct()
+                                    .collect(Collectors.joining(" or "))
+                                + " "
+                                + x.work())
+                    .collect(Collectors.joining("; "))
+                + ".");
+      }
+    }
+    String kit =
+        "Kit: "
+            + s.kit().stream()
+                .map(
+                    k -> k.words() + " × " + k.most() + (k.have() == null ? "" : " of " + k.have()))
+                .collect(Collectors.joining(", "))
+            + (s.shortages().isEmpty() ? "." : ". " + String.join(" ", s.shortages()));
+    byte[] out =
+        pdf.render(
+            "group",
+            Map.of(
+                "sheet",
+                s,
+                "slots",
+                work,
+                "ease",
+                ease,
+                "kit",
+                Pdf.plain(kit),
+                "head",
+                Wording.day(s.date())
+                    + " · "
+                    + s.planName()
+                    + " · "
+                    + Wording.clock(s.totalSeconds())
+                    + " · "
+                    + s.people().size()
+                    + " people"
+                    + (s.room() == null ? "" : " · " + s.room()),
+                "foot",
+                "Breathe out on effort, never hold. Chest pain, fainting, a drooping face: stop, make safe, emergency"
+                    + " call. Clinicians and local protocol come first."),
+            paper,
+            true);
+    return Pdf.answer(out, s.name() + " " + s.date());
+  }
+
+  private static GroupSheet.SheetSlot plain(GroupSheet.SheetSlot s) {
+    return new GroupSheet.SheetSlot(
+        s.key(),
+        s.block(),
+        s.number(),
+        s.purpose(),
+        s.asked(),
+        s.work(),
+        s.cells().stream()
+            .map(
+                c ->
+                    new GroupSheet.SheetCell(
+                        c.lane(),
+                        c.movementId(),
+                        c.title(),
+                        c.people(),
+                        names(c.exceptions()),
+                        names(c.watch())))
+            .toList(),
+        names(s.alone()),
+        s.changed());
+  }
+
+  private static List<GroupSheet.SheetName> names(List<GroupSheet.SheetName> all) {
+    return all.stream()
+        .map(n -> new GroupSheet.SheetName(n.clientId(), n.name(), Pdf.plain(n.text())))
+        .toList();
+  }
+}

@@ -1,0 +1,552 @@
+package riposo.server.group.internal;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.core.adapt.Adapter;
+import riposo.core.adapt.Performed;
+import riposo.core.adapt.PlanAdapter;
+import riposo.core.adapt.Standing;
+import riposo.core.group.LaneSheet;
+import riposo.core.group.Lanes;
+import riposo.core.group.Participant;
+import riposo.core.kit.Room;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
+import riposo.core.screening.Finding;
+import riposo.core.screening.Outcome;
+import riposo.server.adapt.StandingSource;
+import riposo.server.client.Clients;
+import riposo.server.group.Groups;
+import riposo.server.limit.Limits;
+import riposo.server.plan.Plans;
+import riposo.server.platform.Audit;
+import riposo.server.platform.Json;
+import riposo.server.platform.Problems;
+import riposo.server.platform.Studios;
+import riposo.server.platform.Versions;
+import riposo.server.screening.Readiness;
+
+/** Groups and their sheet. */
+@RestController
+@RequestMapping(value = "/api/groups", produces = "application/json")
+@Transactional
+class GroupService implements Groups, Clients.RoomUse {
+  /** A group as sent. */
+  record GroupForm(
+      @NotBlank(message = "Give the group a name.")
+          @Size(max = 120, message = "At most 120 characters.")
+          String name,
+      @Nullable UUID roomId,
+      @Nullable UUID planId,
+      @Min(value = Lanes.FEWEST, message = "There are 2 to 4 lanes.")
+          @Max(value = Lanes.MOST, message = "There are 2 to 4 lanes.")
+          int lanes,
+      @Nullable
+          @Min(value = 1, message = "Monday is 1, Sunday 7.")
+          @Max(value = 7, message = "Monday is 1, Sunday 7.")
+          Integer weekday,
+      @Nullable LocalTime time,
+      @NotNull(message = "Say who is in it.")
+          @Size(max = Lanes.MOST_PEOPLE, message = "At most 32 people.")
+          List<UUID> members) {}
+
+  /** Somebody of a group. */
+  record MemberView(UUID id, String name) {}
+
+  /** A group as shown. */
+  record GroupView(
+      UUID id,
+      long version,
+      String name,
+      @Nullable UUID roomId,
+      @Nullable String room,
+      @Nullable UUID planId,
+      @Nullable String plan,
+      int lanes,
+      @Nullable Integer weekday,
+      @Nullable LocalTime time,
+      List<MemberView> members,
+      @Nullable LocalDate archivedOn) {}
+
+  /** Somebody, for a meeting. */
+  record Who(@NotNull(message = "Say who.") UUID clientId) {}
+
+  /** Somebody away, or back. */
+  record Away(@NotNull(message = "Say who.") UUID clientId, boolean away) {}
+
+  /**
+   * Somebody to another lane.
+   *
+   * @param lane null puts them back where they were found
+   */
+  record Move(
+      @NotNull(message = "Say who.") UUID clientId,
+      @Nullable @Min(value = 0, message = "There is no such lane.") Integer lane) {}
+
+  private final GroupStore store;
+  private final MemberStore members;
+  private final SessionStore sessions;
+  private final Clients clients;
+  private final Limits limits;
+  private final Plans plans;
+  private final Readiness readiness;
+  private final StandingSource standings;
+  private final PlanAdapter planAdapter;
+  private final Lanes lanes;
+  private final SheetMaker maker;
+  private final Json json;
+  private final Audit audit;
+  private final Studios studios;
+
+  GroupService(
+      GroupStore store,
+      MemberStore members,
+      SessionStore sessions,
+      Clients clients,
+      Limits limits,
+      Plans plans,
+      Readiness readiness,
+      StandingSource standings,
+      PlanAdapter planAdapter,
+      Adapter adapter,
+      SheetMaker maker,
+      Json json,
+      Audit audit,
+      Studios studios) {
+    this.store = store;
+    this.members = members;
+    this.sessions = sessions;
+    this.clients = clients;
+    this.limits = limits;
+    this.plans = plans;
+    this.readiness = readiness;
+    this.standings = standings;
+    this.planAdapter = planAdapter;
+    this.lanes = new Lanes(adapter);
+    this.maker = maker;
+    this.json = json;
+    this.audit = audit;
+    this.studios = studios;
+  }
+
+  @GetMapping
+  List<GroupView> list(@RequestParam(defaultValue = "false") boolean archived) {
+    return store.findAll().stream()
+        .filter(g -> archived == (g.archivedOn != null))
+        .map(this::view)
+        .sorted(Comparator.comparing(GroupView::name))
+        .toList();
+  }
+
+  @GetMapping("/{id}")
+  GroupView one(@PathVariable UUID id) {
+    return view(store.require(id, "group"));
+  }
+
+  @PostMapping
+  ResponseEntity<GroupView> create(@Valid @RequestBody GroupForm f) {
+    GroupRow row = new GroupRow();
+    row.createdAt = studios.now();
+    fill(row, f);
+    audit.changed("added", "group", row.id, row.name);
+    return ResponseEntity.status(201).body(view(row));
+  }
+
+  @PutMapping("/{id}")
+  GroupView change(
+      @PathVariable UUID id,
+      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+      @Valid @RequestBody GroupForm f) {
+    GroupRow row = store.require(id, "group");
+    if (row.version != Versions.of(ifMatch)) {
+      throw Problems.stale(view(row), f);
+    }
+    fill(row, f);
+    audit.changed("changed", "group", id, row.name);
+    return view(row);
+  }
+
+  @PostMapping("/{id}/archive")
+  GroupView archive(@PathVariable UUID id) {
+    return archived(id, true);
+  }
+
+  @PostMapping("/{id}/restore")
+  GroupView restore(@PathVariable UUID id) {
+    return archived(id, false);
+  }
+
+  private GroupView archived(UUID id, boolean on) {
+    GroupRow row = store.require(id, "group");
+    if (on != (row.archivedOn != null)) {
+      row.archivedOn = on ? studios.today() : null;
+      store.saveAndFlush(row);
+      audit.changed(on ? "archived" : "restored", "group", id, row.name);
+    }
+    return view(row);
+  }
+
+  @Override
+  public UUID add(
+      String name,
+      UUID roomId,
+      UUID planId,
+      int lanes,
+      @Nullable Integer weekday,
+      @Nullable LocalTime time,
+      List<UUID> members) {
+    return java.util.Objects.requireNonNull(
+            create(new GroupForm(name, roomId, planId, lanes, weekday, time, members)).getBody())
+        .id();
+  }
+
+  private void fill(GroupRow row, GroupForm f) {
+    if (f.roomId() != null) {
+      clients.room(f.roomId());
+    }
+    if (f.planId() != null) {
+      plans.require(f.planId());
+    }
+    Set<UUID> wanted = new LinkedHashSet<>(f.members());
+    for (UUID m : wanted) {
+      clients.require(m);
+    }
+    row.name = f.name().trim();
+    row.roomId = f.roomId();
+    row.planId = f.planId();
+    row.lanes = f.lanes();
+    row.weekday = f.weekday();
+    row.atTime = f.time();
+    store.saveAndFlush(row);
+    for (MemberRow m : members.findByGroupId(row.id)) {
+      if (!wanted.remove(m.clientId)) {
+        members.delete(m);
+      }
+    }
+    for (UUID id : wanted) {
+      MemberRow m = new MemberRow();
+      m.createdAt = studios.now();
+      m.groupId = row.id;
+      m.clientId = id;
+      members.save(m);
+    }
+    members.flush();
+  }
+
+  @Override
+  public List<Groups.Due> meetings(LocalDate day) {
+    List<Groups.Due> all = new ArrayList<>();
+    for (GroupRow g : store.findAll()) {
+      UUID plan = g.planId;
+      if (g.archivedOn == null
+          && plan != null
+          && g.weekday != null
+          && g.atTime != null
+          && g.weekday == day.getDayOfWeek().getValue()) {
+        Meeting m = meeting(g.id, day);
+        int apart = 0;
+        int people = 0;
+        for (UUID id : present(g, m)) {
+          people++;
+          apart += apart(id) == null ? 0 : 1;
+        }
+        all.add(
+            new Groups.Due(
+                g.id,
+                g.name,
+                g.atTime,
+                plans.require(plan).name(),
+                plans.require(plan).timeline().total(),
+                people,
+                apart));
+      }
+    }
+    all.sort(Comparator.comparing(Groups.Due::time));
+    return all;
+  }
+
+  @Override
+  public List<String> meetIn(UUID roomId) {
+    return store.findAll().stream()
+        .filter(g -> roomId.equals(g.roomId))
+        .map(g -> g.name)
+        .sorted()
+        .toList();
+  }
+
+  private Set<UUID> present(GroupRow g, Meeting m) {
+    Set<UUID> all = new LinkedHashSet<>();
+    members.findByGroupId(g.id).forEach(x -> all.add(x.clientId));
+    all.addAll(m.dropIns());
+    all.removeAll(m.absent());
+    return all;
+  }
+
+  @GetMapping("/{id}/sheet")
+  GroupSheet sheet(
+      @PathVariable UUID id, @RequestParam(required = false) @Nullable LocalDate date) {
+    LocalDate day = date == null ? studios.today() : date;
+    return maker.make(given(id, day, meeting(id, day)));
+  }
+
+  /** Somebody comes; the others keep their lanes where that is possible. */
+  @PostMapping("/{id}/meetings/{date}/drop-in")
+  GroupSheet dropIn(
+      @PathVariable UUID id, @PathVariable LocalDate date, @Valid @RequestBody Who who) {
+    Clients.Client c = clients.requireActive(who.clientId());
+    Meeting m = meeting(id, date);
+    GroupRow g = store.require(id, "group");
+    Set<UUID> here = present(g, m);
+    if (here.contains(c.id())) {
+      throw Problems.refused("in-already", c.name() + " is in this group already.");
+    }
+    if (here.size() >= Lanes.MOST_PEOPLE) {
+      throw Problems.refused("full", "A group has 32 people at most.");
+    }
+    SheetMaker.Given now = given(id, date, m);
+    save(id, date, m.with(c.id(), keep(now)));
+    audit.changed("dropped in", "group", id, c.name(), c.id());
+    return sheet(id, date);
+  }
+
+  /** Somebody stays away today, or comes after all. */
+  @PostMapping("/{id}/meetings/{date}/away")
+  GroupSheet away(
+      @PathVariable UUID id, @PathVariable LocalDate date, @Valid @RequestBody Away body) {
+    GroupRow g = store.require(id, "group");
+    Meeting m = meeting(id, date);
+    if (m.dropIns().contains(body.clientId()) && body.away()) {
+      save(id, date, m.without(body.clientId()));
+    } else {
+      clients.require(body.clientId());
+      save(id, date, m.away(body.clientId(), body.away()));
+    }
+    audit.changed(
+        body.away() ? "away" : "back", "group", id, g.name + ", " + date, body.clientId());
+    return sheet(id, date);
+  }
+
+  /** Puts somebody in a lane; every slot is checked again. */
+  @PostMapping("/{id}/meetings/{date}/move")
+  GroupSheet move(
+      @PathVariable UUID id, @PathVariable LocalDate date, @Valid @RequestBody Move body) {
+    GroupRow g = store.require(id, "group");
+    Meeting m = meeting(id, date);
+    if (body.lane() != null && body.lane() >= g.lanes) {
+      throw Problems.field("/lane", "This group has " + g.lanes + " lanes.");
+    }
+    if (!present(g, m).contains(body.clientId())) {
+      throw Problems.notFound("participant", body.clientId());
+    }
+    save(id, date, m.moved(body.clientId(), body.lane()));
+    audit.changed(
+        "moved",
+        "group",
+        id,
+        body.lane() == null ? "back to the lane found" : "to lane " + (body.lane() + 1),
+        body.clientId());
+    return sheet(id, date);
+  }
+
+  /** Forgets lanes kept and moves made: the search decides anew. */
+  @PostMapping("/{id}/meetings/{date}/anew")
+  GroupSheet anew(@PathVariable UUID id, @PathVariable LocalDate date) {
+    Meeting m = meeting(id, date);
+    save(id, date, new Meeting(m.dropIns(), m.absent(), Map.of(), null));
+    audit.changed("laid out anew", "group", id, date.toString());
+    return sheet(id, date);
+  }
+
+  private Meeting meeting(UUID group, LocalDate date) {
+    store.require(group, "group");
+    return sessions
+        .findByGroupIdAndOnDate(group, date)
+        .map(s -> json.read(s.body, Meeting.class))
+        .orElse(Meeting.NONE);
+  }
+
+  private void save(UUID group, LocalDate date, Meeting m) {
+    SessionRow row = sessions.findByGroupIdAndOnDate(group, date).orElseGet(SessionRow::new);
+    if (row.groupId == null) {
+      row.createdAt = studios.now();
+      row.groupId = group;
+      row.onDate = date;
+    }
+    row.body = json.write(m);
+    sessions.saveAndFlush(row);
+  }
+
+  private static Meeting.Kept keep(SheetMaker.Given g) {
+    Map<String, List<@Nullable String>> shown = new LinkedHashMap<>();
+    Map<String, Map<UUID, Integer>> lane = new LinkedHashMap<>();
+    for (LaneSheet.SlotLanes s : g.lanes().slots()) {
+      shown.put(s.key(), s.shown());
+      Map<UUID, Integer> by = new LinkedHashMap<>();
+      s.follows().forEach(f -> by.put(f.person(), f.lane()));
+      lane.put(s.key(), by);
+    }
+    return new Meeting.Kept(
+        g.plan().id(), g.plan().version(), g.group().lanes, shown, lane, g.lanes().home());
+  }
+
+  private static LaneSheet kept(Meeting.Kept k, Plans.Plan plan) {
+    Map<String, String> asked = new HashMap<>();
+    plan.plan().asked().forEach(a -> asked.put(a.key(), a.slot().movementId()));
+    List<LaneSheet.SlotLanes> slots = new ArrayList<>();
+    k.shown()
+        .forEach(
+            (key, shown) -> {
+              List<LaneSheet.Follow> follows = new ArrayList<>();
+              k.lane()
+                  .getOrDefault(key, Map.of())
+                  .forEach(
+                      (who, lane) ->
+                          follows.add(
+                              new LaneSheet.Follow(
+                                  who,
+                                  lane,
+                                  new Performed(Side.BOTH, shown.get(lane), List.of(), 100))));
+              slots.add(
+                  new LaneSheet.SlotLanes(
+                      key, asked.getOrDefault(key, ""), shown, follows, List.of(), false));
+            });
+    return new LaneSheet(k.lanes(), slots, k.home());
+  }
+
+  private SheetMaker.Given given(UUID id, LocalDate date, Meeting m) {
+    GroupRow g = store.require(id, "group");
+    UUID planId = g.planId;
+    if (planId == null) {
+      throw Problems.refused("no-plan", "This group has no plan yet: choose one first.");
+    }
+    Plans.Plan plan = plans.require(planId);
+    UUID roomId = g.roomId;
+    Room room = roomId == null ? null : clients.room(roomId);
+    Map<UUID, String> names = new HashMap<>();
+    List<Participant> people = new ArrayList<>();
+    List<GroupSheet.SheetApart> apart = new ArrayList<>();
+    for (UUID who : present(g, m)) {
+      Clients.Client c = clients.require(who);
+      names.put(who, c.name());
+      GroupSheet.SheetApart not = apart(who);
+      if (not != null) {
+        apart.add(not);
+        continue;
+      }
+      Map<String, Standing> stands = standings.standings(who);
+      people.add(
+          new Participant(
+              who,
+              Caps.on(date, limits.of(who)),
+              (roomId == null ? c.kit() : clients.usable(who, roomId).bag()).items(),
+              planAdapter.ceilings(stands),
+              stands,
+              c.mobility()));
+    }
+    people.sort(Comparator.comparing(p -> names.getOrDefault(p.id(), "")));
+    apart.sort(Comparator.comparing(GroupSheet.SheetApart::name));
+    LaneSheet sheet;
+    Meeting.Kept k = m.kept();
+    if (people.isEmpty()) {
+      sheet = new LaneSheet(g.lanes, List.of(), Map.of());
+    } else if (k != null
+        && k.planId().equals(planId)
+        && k.planVersion() == plan.version()
+        && k.lanes() == g.lanes) {
+      sheet = lanes.keep(plan.plan(), people, g.lanes, kept(k, plan));
+    } else {
+      sheet = lanes.plan(plan.plan(), people, g.lanes);
+    }
+    if (!m.moved().isEmpty() && !people.isEmpty()) {
+      sheet = lanes.moved(plan.plan(), people, sheet, m.moved());
+    }
+    String roomName = view(g).room();
+    return new SheetMaker.Given(g, date, plan, room, roomName, people, names, sheet, m, apart);
+  }
+
+  /** Why somebody is not started with the group; null when nothing stands in the way. */
+  private GroupSheet.@Nullable SheetApart apart(UUID clientId) {
+    Clients.Client c = clients.require(clientId);
+    if (c.archivedOn() != null) {
+      return new GroupSheet.SheetApart(
+          clientId, c.name(), "ARCHIVED", List.of("Archived: not to be trained."));
+    }
+    try {
+      clients.requireActive(clientId);
+    } catch (Problems p) {
+      return new GroupSheet.SheetApart(
+          clientId, c.name(), "CONSENT", List.of(String.valueOf(p.getMessage())));
+    }
+    Readiness.ClientStanding s = readiness.of(clientId);
+    Outcome outcome = s.outcome();
+    if (outcome == null) {
+      return new GroupSheet.SheetApart(
+          clientId, c.name(), "NOT_SCREENED", List.of("No screening on file: screen first."));
+    }
+    if (outcome == Outcome.ASK_FIRST || outcome == Outcome.CLEARANCE_ONLY) {
+      return new GroupSheet.SheetApart(
+          clientId,
+          c.name(),
+          outcome.name(),
+          s.findings().stream()
+              .filter(f -> f.outcome() == outcome)
+              .map(Finding::text)
+              .distinct()
+              .toList());
+    }
+    return s.undecided() == 0
+        ? null
+        : new GroupSheet.SheetApart(
+            clientId,
+            c.name(),
+            outcome.name(),
+            List.of(s.undecided() + " proposed limits are not decided yet."));
+  }
+
+  private GroupView view(GroupRow g) {
+    UUID plan = g.planId;
+    return new GroupView(
+        g.id,
+        g.version,
+        g.name,
+        g.roomId,
+        g.roomId == null ? null : clients.roomName(g.roomId),
+        plan,
+        plan == null ? null : plans.require(plan).name(),
+        g.lanes,
+        g.weekday,
+        g.atTime,
+        members.findByGroupId(g.id).stream()
+            .map(m -> new MemberView(m.clientId, clients.require(m.clientId).name()))
+            .sorted(Comparator.comparing(MemberView::name))
+            .toList(),
+        g.archivedOn);
+  }
+}

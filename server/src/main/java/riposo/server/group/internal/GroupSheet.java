@@ -1,0 +1,99 @@
+package riposo.server.group.internal;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.plan.Block;
+import riposo.core.plan.Timeline;
+
+/**
+ * The group sheet of a day.
+ *
+ * @param totalSeconds the longest lane: the clock is shared
+ * @param apart who is not started with the group, and why
+ * @param room null when the group has none: everybody's own kit counts
+ */
+record GroupSheet(
+    UUID groupId,
+    String name,
+    LocalDate date,
+    UUID planId,
+    String planName,
+    @Nullable String room,
+    int totalSeconds,
+    List<SheetLane> lanes,
+    List<SheetSlot> slots,
+    List<SheetPerson> people,
+    List<SheetApart> apart,
+    List<SheetKit> kit,
+    List<String> shortages,
+    boolean kept) {
+  /**
+   * A lane: its name, who is in it, and its contour.
+   *
+   * @param notes what holds for somebody in every slot, such as a work-for-rest cap
+   */
+  record SheetLane(
+      int lane, String name, List<String> people, List<SheetName> notes, Timeline timeline) {}
+
+  /** Somebody, and a few words. */
+  record SheetName(UUID clientId, String name, String text) {}
+
+  /**
+   * What a lane shows in a slot.
+   *
+   * @param title null when the lane shows nothing of its own here
+   * @param exceptions by name: another form, another weight, another lane
+   */
+  record SheetCell(
+      int lane,
+      @Nullable String movementId,
+      @Nullable String title,
+      int people,
+      List<SheetName> exceptions,
+      List<SheetName> watch) {}
+
+  /**
+   * One slot across the lanes.
+   *
+   * @param work the slot's time in words, "40 / 20"
+   * @param alone who follows no lane, with their own alternative and why
+   * @param changed searched anew for somebody who dropped in
+   */
+  record SheetSlot(
+      String key,
+      Block block,
+      int number,
+      String purpose,
+      String asked,
+      String work,
+      List<SheetCell> cells,
+      List<SheetName> alone,
+      boolean changed) {}
+
+  /**
+   * A participant.
+   *
+   * @param lane the lane of most slots; null for somebody alone throughout
+   * @param reasons how many slots a lane chosen by hand does not serve, in words; empty otherwise
+   */
+  record SheetPerson(
+      UUID clientId,
+      String name,
+      @Nullable Integer lane,
+      boolean moved,
+      boolean dropIn,
+      List<String> reasons) {}
+
+  /** Somebody who is not started with the group. */
+  record SheetApart(UUID clientId, String name, String outcome, List<String> reasons) {}
+
+  /**
+   * Kit over the session.
+   *
+   * @param most most wanted at once
+   * @param have how many there are; null when the room does not say
+   */
+  record SheetKit(String words, int most, @Nullable Integer have) {}
+}

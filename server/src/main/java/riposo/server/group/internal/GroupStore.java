@@ -1,0 +1,5 @@
+package riposo.server.group.internal;
+
+import riposo.server.platform.Store;
+
+interface GroupStore extends Store<GroupRow> {}

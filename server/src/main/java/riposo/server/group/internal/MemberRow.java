@@ -1,0 +1,18 @@
+package riposo.server.group.internal;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.util.UUID;
+import riposo.server.platform.Owned;
+
+/** Somebody of a group. */
+@Entity(name = "GroupMember")
+@Table(name = "group_member")
+class MemberRow extends Owned {
+  @Column(name = "group_id")
+  UUID groupId;
+
+  @Column(name = "client_id")
+  UUID clientId;
+}

@@ -1,0 +1,540 @@
+package riposo.server.group.internal;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import riposo.core.adapt.Adapter;
+import riposo.core.adapt.Performed;
+import riposo.core.adapt.PlanAdapter;
+import riposo.core.adapt.Standing;
+import riposo.core.dose.Loads;
+import riposo.core.dose.Weight;
+import riposo.core.group.KitShare;
+import riposo.core.group.LaneSheet;
+import riposo.core.group.Participant;
+import riposo.core.group.Watch;
+import riposo.core.kit.Band;
+import riposo.core.kit.Room;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Side;
+import riposo.core.movement.Kit;
+import riposo.core.movement.LoadKind;
+import riposo.core.movement.Modifier;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Position;
+import riposo.core.movement.Variant;
+import riposo.core.plan.Block;
+import riposo.core.plan.Format;
+import riposo.core.plan.Param;
+import riposo.core.plan.PlanBlock;
+import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Timeline;
+import riposo.core.wording.Wording;
+import riposo.server.plan.Plans;
+
+/** From lanes to the sheet a leader reads: names, exceptions, kit, who needs watching. */
+@Component
+class SheetMaker {
+  private final PlanAdapter plans;
+  private final Adapter adapter;
+  private final Wording wording;
+
+  SheetMaker(PlanAdapter plans, Adapter adapter, Wording wording) {
+    this.plans = plans;
+    this.adapter = adapter;
+    this.wording = wording;
+  }
+
+  /** Everything the sheet is made of. */
+  record Given(
+      GroupRow group,
+      LocalDate date,
+      Plans.Plan plan,
+      @Nullable Room room,
+      @Nullable String roomName,
+      List<Participant> people,
+      Map<UUID, String> names,
+      LaneSheet lanes,
+      Meeting meeting,
+      List<GroupSheet.SheetApart> apart) {
+    String first(UUID id) {
+      return names.getOrDefault(id, "?").split(" ")[0];
+    }
+  }
+
+  GroupSheet make(Given g) {
+    SessionPlan plan = g.plan.plan();
+    Map<String, SessionPlan.Asked> asked = new HashMap<>();
+    plan.asked().forEach(a -> asked.put(a.key(), a));
+    List<String> laneNames = names(plan, g.lanes);
+    Map<UUID, Position> before = new HashMap<>();
+    Map<Kit, Integer> most = new EnumMap<>(Kit.class);
+    List<GroupSheet.SheetSlot> slots = new ArrayList<>();
+    Set<String> shortages = new LinkedHashSet<>();
+    Map<String, KitShare.Shared> shared = new LinkedHashMap<>();
+    for (LaneSheet.SlotLanes s : g.lanes.slots()) {
+      shared.put(s.key(), share(g, Objects.requireNonNull(asked.get(s.key())), s));
+    }
+    int number = 0;
+    PlanBlock in = null;
+    for (LaneSheet.SlotLanes s : g.lanes.slots()) {
+      SessionPlan.Asked a = Objects.requireNonNull(asked.get(s.key()));
+      number = a.block() == in || in != null && in.block() == a.block().block() ? number + 1 : 1;
+      in = a.block();
+      Movement target = adapter.catalogue().movement(s.askedId());
+      Map<Integer, List<GroupSheet.SheetName>> exceptions = new TreeMap<>();
+      Map<Integer, List<GroupSheet.SheetName>> watch = new TreeMap<>();
+      Map<Integer, Integer> count = new TreeMap<>();
+      Map<Kit, Integer> need = new EnumMap<>(Kit.class);
+      KitShare.Shared weights = Objects.requireNonNull(shared.get(s.key()));
+      Map<UUID, String> instead = new HashMap<>();
+      for (KitShare.Given x : weights.given()) {
+        if (x.stock().standIn()) {
+          instead.put(x.person(), "takes " + (x.hands() == 2 ? "two: " : "") + x.stock().words());
+        }
+      }
+      int bands = count(g.room, Kit.BAND) - bandsOf(g, s);
+      for (KitShare.Want w : weights.without()) {
+        String words = instead(g, a, s, w, shared, asked, bands);
+        if (words.startsWith("takes a band")) {
+          bands--;
+        }
+        instead.put(w.person(), words);
+      }
+      if (!weights.without().isEmpty()) {
+        shortages.add(
+            "Slot "
+                + number
+                + ": weights for "
+                + weights.given().size()
+                + " of "
+                + (weights.given().size() + weights.without().size())
+                + "; "
+                + weights.without().stream()
+                    .map(w -> g.first(w.person()))
+                    .sorted()
+                    .collect(Collectors.joining(", "))
+                + (weights.without().size() == 1 ? " goes" : " go")
+                + " another way, said at the slot.");
+      }
+      for (Participant who : g.people) {
+        LaneSheet.Follow f = s.of(who.id());
+        if (f == null) {
+          continue;
+        }
+        count.merge(f.lane(), 1, Integer::sum);
+        Variant v = adapter.variant(f.form());
+        List<String> words = new ArrayList<>();
+        Integer home = g.lanes.home().get(who.id());
+        if (home != null && home != f.lane()) {
+          words.add("usually " + laneNames.get(home));
+        }
+        if (!f.form().modifiers().isEmpty()) {
+          words.add(form(f.form()));
+        }
+        String other = instead.get(who.id());
+        if (other != null) {
+          words.add(other);
+        }
+        if (!words.isEmpty()) {
+          exceptions
+              .computeIfAbsent(f.lane(), x -> new ArrayList<>())
+              .add(new GroupSheet.SheetName(who.id(), g.first(who.id()), String.join(", ", words)));
+        }
+        for (Watch w : Watch.of(who, s.key(), v, before.get(who.id()), rest(a.block()))) {
+          watch
+              .computeIfAbsent(f.lane(), x -> new ArrayList<>())
+              .add(new GroupSheet.SheetName(who.id(), g.first(who.id()), Wording.watch(w)));
+        }
+        before.put(who.id(), v.position());
+        kitOf(v, who).forEach(k -> need.merge(k, 1, Integer::sum));
+      }
+      need.forEach((k, n) -> most.merge(k, n, Math::max));
+      Integer chairs = g.room == null ? null : (Integer) count(g.room, Kit.CHAIR);
+      if (chairs != null && need.getOrDefault(Kit.CHAIR, 0) > chairs) {
+        shortages.add(
+            "Slot "
+                + number
+                + " wants "
+                + need.get(Kit.CHAIR)
+                + " chairs, the room has "
+                + chairs
+                + ".");
+      }
+      List<GroupSheet.SheetCell> cells = new ArrayList<>();
+      for (int lane = 0; lane < g.lanes.lanes(); lane++) {
+        String id = s.shown().get(lane);
+        cells.add(
+            new GroupSheet.SheetCell(
+                lane,
+                id,
+                id == null ? null : adapter.catalogue().movement(id).name(),
+                count.getOrDefault(lane, 0),
+                exceptions.getOrDefault(lane, List.of()),
+                watch.getOrDefault(lane, List.of())));
+      }
+      slots.add(
+          new GroupSheet.SheetSlot(
+              s.key(),
+              a.block().block(),
+              number,
+              target.purpose().words,
+              target.name(),
+              time(a),
+              cells,
+              s.alone().stream().map(x -> alone(g, x)).toList(),
+              s.changed()));
+    }
+    List<GroupSheet.SheetLane> lanes = lanes(g, plan, laneNames);
+    return new GroupSheet(
+        g.group.id,
+        g.group.name,
+        g.date,
+        g.plan.id(),
+        g.plan.name(),
+        g.roomName,
+        lanes.stream().mapToInt(l -> l.timeline().total()).max().orElse(g.plan.timeline().total()),
+        lanes,
+        slots,
+        people(g),
+        g.apart,
+        most.entrySet().stream()
+            .map(
+                e ->
+                    new GroupSheet.SheetKit(
+                        e.getKey().words,
+                        e.getValue(),
+                        counted(e.getKey()) && g.room != null
+                            ? (Integer) count(g.room, e.getKey())
+                            : null))
+            .toList(),
+        List.copyOf(shortages),
+        g.meeting.kept() != null);
+  }
+
+  private List<GroupSheet.SheetPerson> people(Given g) {
+    List<GroupSheet.SheetPerson> people = new ArrayList<>();
+    for (Participant who : g.people) {
+      boolean moved = g.meeting.moved().containsKey(who.id());
+      Map<String, Integer> broken = new LinkedHashMap<>();
+      for (LaneSheet.SlotLanes s : g.lanes.slots()) {
+        s.alone().stream()
+            .filter(x -> moved && x.person().equals(who.id()))
+            .flatMap(x -> Wording.broken(x.broken()).stream())
+            .forEach(b -> broken.merge(b, 1, Integer::sum));
+      }
+      people.add(
+          new GroupSheet.SheetPerson(
+              who.id(),
+              g.names.getOrDefault(who.id(), "?"),
+              g.lanes.home().get(who.id()),
+              moved,
+              g.meeting.dropIns().contains(who.id()),
+              broken.entrySet().stream()
+                  .map(
+                      e -> e.getKey() + (e.getValue() > 1 ? ", in " + e.getValue() + " slots" : ""))
+                  .toList()));
+    }
+    people.sort(Comparator.comparing(GroupSheet.SheetPerson::name));
+    return people;
+  }
+
+  private GroupSheet.SheetName alone(Given g, LaneSheet.Alone x) {
+    String own = wording.parts(x.own().parts());
+    List<String> why = Wording.broken(x.broken());
+    return new GroupSheet.SheetName(
+        x.person(), g.first(x.person()), own + (why.isEmpty() ? "" : "; the lane " + why.get(0)));
+  }
+
+  private String form(Performed p) {
+    return p.modifiers().stream()
+        .map(m -> m == Modifier.RANGE ? "to " + p.range() + " % of the range" : m.words)
+        .collect(Collectors.joining(", "));
+  }
+
+  /** Lanes by where their movements mostly are; of two alike the easier one is the gentler. */
+  private List<String> names(SessionPlan plan, LaneSheet sheet) {
+    Set<String> work =
+        plan.asked().stream()
+            .filter(a -> a.block().block() == Block.WORK)
+            .map(SessionPlan.Asked::key)
+            .collect(Collectors.toSet());
+    List<String> names = new ArrayList<>();
+    List<Double> difficulty = new ArrayList<>();
+    for (int lane = 0; lane < sheet.lanes(); lane++) {
+      Map<String, Integer> count = new LinkedHashMap<>();
+      int sum = 0;
+      int n = 0;
+      for (LaneSheet.SlotLanes s : sheet.slots()) {
+        String id = s.shown().get(lane);
+        if (id != null && (work.isEmpty() || work.contains(s.key()))) {
+          Movement m = adapter.catalogue().movement(id);
+          int h = m.position().height;
+          count.merge(
+              h <= 1 ? "Floor" : h == 2 ? "Chair" : h == 3 ? "Hand on support" : "Free",
+              1,
+              Integer::sum);
+          sum += m.difficulty();
+          n++;
+        }
+      }
+      names.add(
+          count.entrySet().stream()
+              .max(Map.Entry.comparingByValue())
+              .map(Map.Entry::getKey)
+              .orElse("Spare"));
+      difficulty.add(n == 0 ? 0 : (double) sum / n);
+    }
+    List<String> told = new ArrayList<>();
+    for (int lane = 0; lane < names.size(); lane++) {
+      int harder = 0;
+      for (int other = 0; other < names.size(); other++) {
+        if (other != lane
+            && names.get(other).equals(names.get(lane))
+            && (difficulty.get(other) > difficulty.get(lane)
+                || difficulty.get(other).equals(difficulty.get(lane)) && other < lane)) {
+          harder++;
+        }
+      }
+      told.add(
+          names.get(lane)
+              + (harder == 0
+                  ? ""
+                  : harder == 1 ? ", gentler" : harder == 2 ? ", gentlest" : ", last"));
+    }
+    return told;
+  }
+
+  private List<GroupSheet.SheetLane> lanes(Given g, SessionPlan plan, List<String> names) {
+    List<GroupSheet.SheetLane> views = new ArrayList<>();
+    for (int lane = 0; lane < g.lanes.lanes(); lane++) {
+      Map<String, String> shown = new HashMap<>();
+      for (LaneSheet.SlotLanes s : g.lanes.slots()) {
+        String id = s.shown().get(lane);
+        if (id == null) {
+          // the lane shows nothing of its own: its people are where most of them go
+          int at = lane;
+          id =
+              s.follows().stream()
+                  .filter(f -> Integer.valueOf(at).equals(g.lanes.home().get(f.person())))
+                  .collect(
+                      Collectors.groupingBy(
+                          f -> String.valueOf(f.form().movementId()),
+                          TreeMap::new,
+                          Collectors.counting()))
+                  .entrySet()
+                  .stream()
+                  .max(Map.Entry.comparingByValue())
+                  .map(Map.Entry::getKey)
+                  .orElse(null);
+        }
+        if (id != null) {
+          shown.put(s.key(), id);
+        }
+      }
+      Timeline t = plans.shown(plan, shown);
+      int at = lane;
+      views.add(
+          new GroupSheet.SheetLane(
+              lane,
+              names.get(lane),
+              g.people.stream()
+                  .filter(p -> Integer.valueOf(at).equals(g.lanes.home().get(p.id())))
+                  .map(p -> g.first(p.id()))
+                  .sorted()
+                  .toList(),
+              g.people.stream()
+                  .filter(p -> Integer.valueOf(at).equals(g.lanes.home().get(p.id())))
+                  .flatMap(
+                      p ->
+                          plan.blocks().stream()
+                              .flatMap(b -> share(p, b).stream())
+                              .distinct()
+                              .map(w -> new GroupSheet.SheetName(p.id(), g.first(p.id()), w)))
+                  .toList(),
+              t));
+    }
+    return views;
+  }
+
+  /** "40 / 20", "2 × 10", "60 s": the slot's time in a few signs. */
+  private static String time(SessionPlan.Asked a) {
+    Format f = a.block().format();
+    Integer reps = a.slot().reps();
+    return switch (f.kind()) {
+      case IN_TURN -> a.slot().seconds() + " s";
+      case LADDER -> f.ladder().stream().map(String::valueOf).collect(Collectors.joining("/"));
+      case SETS -> f.get(Param.SETS) + " × " + (reps == null ? f.get(Param.REPS) : reps);
+      case HOLDS -> f.get(Param.REPEATS) + " × " + f.get(Param.HOLD) + " s";
+      case GATHER -> f.get(Param.TOTAL) + " in " + f.get(Param.SET_SIZE) + "s";
+      case ROUNDS_POSSIBLE, THROUGH_DAY -> (reps == null ? f.get(Param.REPS) : reps) + " at a time";
+      case WALK_IN -> f.get(Param.ON) + " / " + f.get(Param.OFF);
+      case BY_COUNT -> f.get(Param.ROUNDS) + " × " + (reps == null ? 1 : reps);
+      case STAGED -> "in stages";
+      case PHRASE -> f.get(Param.REPEATS) + " phrases";
+      case STRENGTH_PULSE ->
+          a.index() % 2 == 0 ? f.get(Param.WORK) + " s" : f.get(Param.BURST) + " s burst";
+      default -> f.get(Param.WORK) + " / " + f.get(Param.REST) + " × " + f.get(Param.ROUNDS);
+    };
+  }
+
+  private static int rest(PlanBlock b) {
+    for (Param p : new Param[] {Param.REST, Param.BETWEEN, Param.OFF}) {
+      Integer v = b.format().values().get(p);
+      if (v != null) {
+        return v;
+      }
+    }
+    return 0;
+  }
+
+  /** "15 of each 30 s" under a work-for-rest cap. */
+  private static List<String> share(Participant who, PlanBlock b) {
+    Integer work = b.format().values().get(Param.WORK);
+    int cap = who.caps().cap(Axis.WORK_PER_REST, Side.BOTH);
+    if (work == null || cap == Integer.MAX_VALUE) {
+      return List.of();
+    }
+    int rest = b.format().values().getOrDefault(Param.REST, 0);
+    int within = Format.workWithin(work, rest, cap);
+    return within < work
+        ? List.of("works " + within + " of each " + (work + rest) + " s")
+        : List.of();
+  }
+
+  private static Set<Kit> kitOf(Variant v, Participant who) {
+    Set<Kit> all = new LinkedHashSet<>();
+    v.movement().kit().forEach(any -> first(any, who).ifPresent(all::add));
+    v.modifiers().forEach(m -> first(m.anyOf, who).ifPresent(all::add));
+    return all;
+  }
+
+  private static java.util.Optional<Kit> first(Set<Kit> any, Participant who) {
+    return any.stream().filter(who.kit()::contains).sorted().findFirst();
+  }
+
+  private int bandsOf(Given g, LaneSheet.SlotLanes s) {
+    int n = 0;
+    for (Participant who : g.people) {
+      LaneSheet.Follow f = s.of(who.id());
+      n += f != null && kitOf(adapter.variant(f.form()), who).contains(Kit.BAND) ? 1 : 0;
+    }
+    return n;
+  }
+
+  private static boolean counted(Kit k) {
+    return k == Kit.CHAIR || k == Kit.BAND || k == Kit.DUMBBELLS || k == Kit.STEP;
+  }
+
+  private static int count(@Nullable Room room, Kit k) {
+    if (room == null) {
+      return 0;
+    }
+    return switch (k) {
+      case CHAIR ->
+          room.chairs().stream().filter(c -> c.refused() == null).mapToInt(Room.Chair::count).sum();
+      case BAND -> room.bands().stream().mapToInt(Band::count).sum();
+      case STEP -> room.stepCm().size();
+      case DUMBBELLS -> room.dumbbells().stream().mapToInt(Room.Dumbbell::count).sum();
+      default -> 0;
+    };
+  }
+
+  private KitShare.Shared share(Given g, SessionPlan.Asked a, LaneSheet.SlotLanes s) {
+    List<KitShare.Want> wants = new ArrayList<>();
+    Room room = g.room;
+    if (room == null) {
+      return new KitShare.Shared(List.of(), List.of(), List.of());
+    }
+    List<KitShare.Stock> stock = new ArrayList<>();
+    room.dumbbells()
+        .forEach(d -> stock.add(new KitShare.Stock(d.grams(), d.words(), d.count(), false)));
+    room.standIns()
+        .forEach(d -> stock.add(new KitShare.Stock(d.grams(), d.words(), d.count(), true)));
+    // A start without history is the lightest dumbbell; stand-ins count where there is none.
+    List<Weight> weights =
+        room.dumbbells().isEmpty()
+            ? room.usableBy(Room.Sitter.ANYONE).bag().weights()
+            : room.dumbbells().stream().map(d -> new Weight(d.grams(), d.count())).toList();
+    for (Participant who : g.people) {
+      LaneSheet.Follow f = s.of(who.id());
+      if (f == null) {
+        continue;
+      }
+      Variant v = adapter.variant(f.form());
+      Movement m = v.movement();
+      if (m.loadKind() != LoadKind.DUMBBELL || !v.loadable()) {
+        continue;
+      }
+      int hands = Math.max(1, v.handsLoaded());
+      Standing st = who.standings().get(m.familyId());
+      Integer known = st != null && st.movementId().equals(m.id()) ? st.grams() : null;
+      OptionalInt lightest = Loads.lightest(hands, weights);
+      int wanted = known != null ? known : lightest.orElse(0);
+      if (a.slot().grams() != null) {
+        wanted = Math.min(wanted, a.slot().grams());
+      }
+      int cap = Loads.capGrams(v, Side.BOTH, who.caps());
+      int most = Math.min(wanted, cap);
+      if (wanted > 0 && stock.stream().anyMatch(x -> x.grams() <= most)) {
+        wants.add(new KitShare.Want(who.id(), hands, wanted, cap));
+      }
+    }
+    return KitShare.share(stock, wants);
+  }
+
+  /** What somebody without a weight does: a band, the other order of stations, or no weight. */
+  private String instead(
+      Given g,
+      SessionPlan.Asked a,
+      LaneSheet.SlotLanes s,
+      KitShare.Want w,
+      Map<String, KitShare.Shared> shared,
+      Map<String, SessionPlan.Asked> asked,
+      int bands) {
+    Participant who =
+        g.people.stream().filter(p -> p.id().equals(w.person())).findFirst().orElseThrow();
+    Movement target = adapter.catalogue().movement(s.askedId());
+    if (bands > 0) {
+      for (Adapter.StandIn c : adapter.standIns(target.id())) {
+        boolean band = c.movement().kit().stream().anyMatch(any -> any.equals(Set.of(Kit.BAND)));
+        if (band && c.movement().purpose() == target.purpose()) {
+          Performed form =
+              adapter.open(c.movement().id(), who.situation(a.block().effortRaise(a.index())));
+          if (form != null) {
+            return "takes a band: " + wording.performed(form);
+          }
+        }
+      }
+    }
+    for (LaneSheet.SlotLanes other : g.lanes.slots()) {
+      SessionPlan.Asked b = Objects.requireNonNull(asked.get(other.key()));
+      LaneSheet.Follow f = other.of(w.person());
+      if (b.block() != a.block() || other.key().equals(s.key()) || f == null) {
+        continue;
+      }
+      boolean free =
+          Objects.requireNonNull(shared.get(other.key())).left().stream()
+              .anyMatch(x -> x.count() >= w.hands() && x.grams() <= w.most() && !x.standIn());
+      if (free && !adapter.variant(f.form()).loadable()) {
+        return "goes in the other order: this one while the others do "
+            + adapter.catalogue().movement(other.askedId()).name();
+      }
+    }
+    return "works with no weight, a proper dose";
+  }
+}

@@ -1,0 +1,125 @@
+package riposo.server.platform;
+
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.Locale;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Component;
+import org.thymeleaf.TemplateEngine;
+import org.thymeleaf.context.Context;
+import org.thymeleaf.templatemode.TemplateMode;
+import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
+
+/** Printed pages: a template of print/ and its facts to a PDF, fonts inside. */
+@Component
+public class Pdf {
+  /** Sizes of paper. */
+  public enum Paper {
+    A4("A4"),
+    LETTER("letter");
+
+    private final String css;
+
+    Paper(String css) {
+      this.css = css;
+    }
+  }
+
+  /** A printed document stays within so many pages. */
+  private static final int MOST_PAGES = 2;
+
+  private static final double[] SMALL_SIZES = {13, 12, 11, 10, 9};
+
+  private final TemplateEngine engine = new TemplateEngine();
+
+  Pdf() {
+    ClassLoaderTemplateResolver resolver = new ClassLoaderTemplateResolver();
+    resolver.setPrefix("print/");
+    resolver.setSuffix(".html");
+    resolver.setTemplateMode(TemplateMode.XML);
+    resolver.setCharacterEncoding("UTF-8");
+    engine.setTemplateResolver(resolver);
+  }
+
+  /**
+   * Renders a template. What is large stays 16 pt; what is small shrinks step by step until the
+   * document has two pages at most.
+   */
+  public byte[] render(String template, Map<String, Object> facts, Paper paper, boolean landscape) {
+    byte[] pdf = new byte[0];
+    for (double small : SMALL_SIZES) {
+      Context context = new Context(Locale.ENGLISH, facts);
+      context.setVariable("page", paper.css + (landscape ? " landscape" : " portrait"));
+      context.setVariable("small", small);
+      pdf = pdf(engine.process(template, context));
+      if (pages(pdf) <= MOST_PAGES) {
+        break;
+      }
+    }
+    return pdf;
+  }
+
+  /** Signs the printed face lacks, in words. */
+  public static String plain(String s) {
+    return s.replace("≤", "at most").replace("≥", "at least").replace("→", "to");
+  }
+
+  private static byte[] pdf(String html) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    PdfRendererBuilder b = new PdfRendererBuilder();
+    for (String face : new String[] {"latin", "latin-ext"}) {
+      font(b, face, "regular", 400);
+      font(b, face, "bold", 700);
+    }
+    b.withHtmlContent(html, null);
+    b.toStream(out);
+    try {
+      b.run();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toByteArray();
+  }
+
+  private static void font(PdfRendererBuilder b, String face, String style, int weight) {
+    String path = "/print/fonts/atkinson-next-" + face + "-" + style + ".ttf";
+    b.useFont(() -> open(path), "atkinson " + face, weight, FontStyle.NORMAL, true);
+  }
+
+  private static InputStream open(String path) {
+    InputStream in = Pdf.class.getResourceAsStream(path);
+    if (in == null) {
+      throw new IllegalStateException("missing resource " + path);
+    }
+    return in;
+  }
+
+  private static int pages(byte[] pdf) {
+    try (PDDocument d = Loader.loadPDF(pdf)) {
+      return d.getNumberOfPages();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** The document as an answer, opened in place under a file name made of words. */
+  public static ResponseEntity<byte[]> answer(byte[] pdf, String name) {
+    String file = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".pdf";
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_PDF)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.inline().filename(file).build().toString())
+        .body(pdf);
+  }
+}

@@ -1,0 +1,2 @@
+export { GroupsPage } from './GroupsPage'
+export { GroupPage } from './GroupPage'
