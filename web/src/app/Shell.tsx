@@ -82,7 +82,10 @@ export function Shell({ me }: { me: S['Me'] }) {
             <img src="/mark.svg" alt="" width="26" height="26" />
             Riposo
           </Link>
-          <nav aria-label="Main" className="order-last flex w-full gap-5 sm:order-none sm:w-auto">
+          <nav
+            aria-label="Main"
+            className="order-last flex w-full flex-wrap gap-x-4 whitespace-nowrap sm:order-none sm:w-auto sm:gap-x-5"
+          >
             {NAV.map((n) => (
               <NavLink
                 key={n.to}

@@ -49,10 +49,14 @@ export function Contours({ sheet, slot }: { sheet: S['GroupSheet']; slot?: strin
     )
     .join('. ')
   return (
-    <figure className="rounded-md border border-line bg-sheet px-3 py-2">
+    <figure
+      tabIndex={0}
+      aria-label="Height over time, one line a lane"
+      className="overflow-x-auto rounded-md border border-line bg-sheet px-3 py-2"
+    >
       <svg
         viewBox={`0 0 ${WIDTH} 136`}
-        className="block w-full"
+        className="block w-full min-w-[680px]"
         role="img"
         aria-label={`Height over time by lane. ${words}.`}
       >

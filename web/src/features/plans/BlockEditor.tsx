@@ -225,7 +225,9 @@ function Row({
       onKeyDown={(e) => e.target === e.currentTarget && onKey(e)}
       className={`flex items-center gap-1 border-b py-1 pl-1 ${paired ? 'border-dashed border-line' : 'border-line'} ${chosen ? 'bg-teal-tint' : ''} ${dragging ? 'opacity-50' : ''}`}
     >
-      <span className={`w-7 shrink-0 font-mono ${marked ? 'font-bold text-ochre-deep' : 'text-soft'}`}>
+      <span
+        className={`w-9 shrink-0 whitespace-nowrap font-mono ${marked ? 'font-bold text-ochre-deep' : 'text-soft'}`}
+      >
         {at + 1}
         {marked && <span title="a remark is about this slot"> !</span>}
       </span>

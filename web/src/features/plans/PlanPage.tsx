@@ -217,7 +217,12 @@ function Builder({
       )}
       {shown && shown.timeline.total > 0 ? (
         <div className={now ? '' : 'opacity-50'}>
-          <Contour planned={shown.timeline} slot={chosen} wide />
+          <div className="hidden lg:block">
+            <Contour planned={shown.timeline} slot={chosen} wide />
+          </div>
+          <div className="lg:hidden">
+            <Contour planned={shown.timeline} slot={chosen} />
+          </div>
         </div>
       ) : (
         <p className="border-y border-line py-6 text-soft">
@@ -284,7 +289,7 @@ function Builder({
           <Remarks checks={now?.checks ?? []} onTake={take} known={!!now} />
           {now && <Totals compiled={now} />}
           <About draft={draft} onChange={set} error={error} />
-          <p className="mt-5 text-[13px] leading-6 text-soft">
+          <p className="mt-5 hidden text-[13px] leading-6 text-soft md:block">
             <kbd>n</kbd> name · <kbd>a</kbd> add · <kbd>Esc</kbd> leave the field · <kbd>f</kbd> format ·{' '}
             <kbd>↑ ↓</kbd> choose · <kbd>Alt ↑ ↓</kbd> move · <kbd>e</kbd> edit · <kbd>y</kbd> copy ·{' '}
             <kbd>Del</kbd> remove · <kbd>o</kbd> order · <kbd>1</kbd>–<kbd>9</kbd> take a fix · <kbd>z</kbd>{' '}

@@ -74,13 +74,40 @@ class AccessTest {
     stranger.getByText("Give your e-mail address.").first().waitFor();
     check(stranger, "sign in");
     Page page = Studio.marit(1280, 800);
-    for (String path : List.of("/", "/clients", "/plans", "/kit", "/records", "/settings")) {
+    for (String path :
+        List.of(
+            "/",
+            "/clients",
+            "/plans",
+            "/plans?view=start",
+            "/groups",
+            "/kit",
+            "/records",
+            "/settings")) {
       visit(page, path);
     }
     panel(page, "/", "Add a session");
     panel(page, "/clients", "Add a client");
     panel(page, "/kit", "Add a room or home");
     visit(page, "/plans/new");
+    panel(page, "/groups", "New group");
+    page.navigate(Studio.url("/plans"));
+    page.getByText("Week by week").click();
+    page.getByText("What it comes to").waitFor();
+    check(page, "the plan builder");
+    String plan = page.url();
+    Studio.button(page, "Order for me").first().click();
+    page.getByText("Every order of the block was tried.").waitFor();
+    check(page, "a proposed order");
+    panel(page, plan, "Versions");
+    panel(page, plan, "Edit Goblet squat");
+    page.navigate(Studio.url("/groups"));
+    page.locator("a[href^='/groups/']").last().click();
+    page.getByText("People and lanes").waitFor();
+    check(page, "the group sheet");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Odile Varga")).click();
+    check(page, "a lane by hand");
+    panel(page, page.url(), "Drop-in");
     for (String name : List.of("Odile Varga", "Benedikt Aalto", "Thandi Mokoena")) {
       Studio.client(page, name);
       String client = page.url();
@@ -101,7 +128,7 @@ class AccessTest {
       }
     }
     Page phone = Studio.marit(360, 740);
-    for (String path : List.of("/", "/clients")) {
+    for (String path : List.of("/", "/clients", "/plans", "/plans/new", "/groups")) {
       visit(phone, path);
     }
     page.navigate(Studio.url("/"));

@@ -12,7 +12,7 @@ class Shots {
   private static final Path DIR = Path.of(System.getProperty("riposo.shots", "target/shots"));
 
   @Test
-  void take() {
+  void take() throws java.io.IOException {
     Page page = Studio.marit(1280, 800);
     page.getByText("Waits for you").waitFor();
     shot(page, "day-sheet");
@@ -47,6 +47,19 @@ class Shots {
     page.getByText("Steady Tuesday").click();
     page.getByText("posture changes").first().waitFor();
     shot(page, "plan");
+    page.navigate(Studio.url("/plans"));
+    page.getByText("Week by week").click();
+    page.getByText("What it comes to").waitFor();
+    Studio.button(page, "Order for me").first().click();
+    page.getByText("A better order").waitFor();
+    page.waitForTimeout(400);
+    shot(page, "order");
+    page.navigate(Studio.url("/groups"));
+    page.locator("a[href^='/groups/']").last().click();
+    page.getByText("People and lanes").waitFor();
+    page.getByText("3 push").first().click();
+    shot(page, "group");
+    printed(page);
     page.navigate(Studio.url("/"));
     page.locator("a[href^='/run/']").first().click();
     page.getByText("gone ·").waitFor();
@@ -88,6 +101,18 @@ class Shots {
     Studio.link(page, "Letter that asks for it").click();
     page.getByText("Benedikt Aalto").nth(1).waitFor();
     shot(page, "letter");
+  }
+
+  /** The first page of the group sheet and of a card, as they come out of the printer. */
+  private static void printed(Page page) throws java.io.IOException {
+    String group = page.locator("a[href*='sheet.pdf']").first().getAttribute("href");
+    try (org.apache.pdfbox.pdmodel.PDDocument d =
+        org.apache.pdfbox.Loader.loadPDF(page.request().get(Studio.url(group)).body())) {
+      javax.imageio.ImageIO.write(
+          new org.apache.pdfbox.rendering.PDFRenderer(d).renderImageWithDPI(0, 96),
+          "png",
+          DIR.resolve("printed.png").toFile());
+    }
   }
 
   private static void shot(Page page, String name) {
