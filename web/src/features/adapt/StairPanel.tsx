@@ -68,7 +68,7 @@ export function StairPanel({
   return (
     <section
       aria-label={`Stair: ${stair.data.familyName}`}
-      className="rounded-md border border-line bg-sheet p-4"
+      className="no-print rounded-md border border-line bg-sheet p-4"
     >
       <h3 className="text-[17px] font-bold">{stair.data.familyName}: the stair</h3>
       <p className="mb-2 text-[13px] text-soft">

@@ -111,7 +111,7 @@ function Desk({ planId }: { planId: string }) {
             target="_blank"
             rel="noreferrer"
           >
-            Letter
+            Card Letter
           </a>
           {v.timeline.total > 0 ? (
             <Button main onClick={() => setStarting(true)}>

@@ -154,7 +154,7 @@ function Sheet({
           </div>
         </>
       )}
-      <div className="mt-6 grid gap-x-10 gap-y-6 lg:grid-cols-2">
+      <div className="no-print mt-6 grid gap-x-10 gap-y-6 lg:grid-cols-2">
         <section aria-labelledby="people" data-people>
           <h2 id="people" className="border-b-2 border-ink pb-1 font-bold">
             People and lanes
@@ -363,17 +363,15 @@ function SlotRow({
       className={`grid gap-x-4 border-b border-line py-2 max-md:!grid-cols-1 ${chosen ? 'bg-ochre-tint/50' : ''}`}
       style={{ gridTemplateColumns: cols }}
     >
-      <button
-        role="rowheader"
-        type="button"
-        aria-pressed={chosen}
-        className="self-start text-left"
-        onClick={onChoose}
-      >
-        <strong>{slot.number}</strong> {slot.purpose}
-        <span className="block font-mono text-[13px] text-soft">{slot.work}</span>
-        {slot.changed && <span className="text-[13px] font-semibold text-ochre-deep">lanes found anew</span>}
-      </button>
+      <div role="rowheader" className="self-start">
+        <button type="button" aria-pressed={chosen} className="text-left" onClick={onChoose}>
+          <strong>{slot.number}</strong> {slot.purpose}
+          <span className="block font-mono text-[13px] text-soft">{slot.work}</span>
+          {slot.changed && (
+            <span className="text-[13px] font-semibold text-ochre-deep">lanes found anew</span>
+          )}
+        </button>
+      </div>
       {slot.cells.map((c) => (
         <div role="cell" key={c.lane} className="min-w-0">
           <p className={c.title ? '' : 'text-soft'}>

@@ -226,7 +226,7 @@ function Row({
       className={`flex items-center gap-1 border-b py-1 pl-1 ${paired ? 'border-dashed border-line' : 'border-line'} ${chosen ? 'bg-teal-tint' : ''} ${dragging ? 'opacity-50' : ''}`}
     >
       <span
-        className={`w-9 shrink-0 whitespace-nowrap font-mono ${marked ? 'font-bold text-ochre-deep' : 'text-soft'}`}
+        className={`w-9 shrink-0 whitespace-nowrap font-mono ${marked ? 'font-bold text-ochre-deep' : chosen ? '' : 'text-soft'}`}
       >
         {at + 1}
         {marked && <span title="a remark is about this slot"> !</span>}
@@ -237,7 +237,7 @@ function Row({
         ) : (
           <span className="font-semibold text-brick">{name}: no longer in the catalogue</span>
         )}
-        <span className="block text-[13px] text-soft">
+        <span className={`block text-[13px] ${chosen ? '' : 'text-soft'}`}>
           {movement && `${movement.purpose} · ${movement.position.replaceAll('-', ' ')}`}
           {movement?.oneSided && ' · one side at a time'}
           {own.length > 0 && <strong className="text-ink"> · {own.join(' · ')}</strong>}

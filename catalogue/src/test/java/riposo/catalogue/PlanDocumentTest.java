@@ -6,18 +6,30 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Adapter;
+import riposo.core.adapt.Kitbag;
+import riposo.core.adapt.Performed;
 import riposo.core.adapt.PlanAdapter;
+import riposo.core.dose.Weight;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
+import riposo.core.movement.Kit;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Tempo;
 import riposo.core.plan.Block;
@@ -25,11 +37,13 @@ import riposo.core.plan.BlockOrder;
 import riposo.core.plan.Extra;
 import riposo.core.plan.Format;
 import riposo.core.plan.FormatKind;
+import riposo.core.plan.Mobility;
 import riposo.core.plan.Param;
 import riposo.core.plan.PlanBlock;
 import riposo.core.plan.PlanCheck;
 import riposo.core.plan.PlanFix;
 import riposo.core.plan.RoundChange;
+import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Stage;
@@ -39,7 +53,8 @@ import riposo.core.wording.Wording;
 /** Plans over the shipped catalogue: the open document, the starting points, checks and order. */
 class PlanDocumentTest {
   private static final Catalogue CATALOGUE = CatalogueReader.shipped();
-  private static final PlanAdapter PLANS = new PlanAdapter(new Adapter(CATALOGUE));
+  private static final Adapter ADAPTER = new Adapter(CATALOGUE);
+  private static final PlanAdapter PLANS = new PlanAdapter(ADAPTER);
   private static final List<Movement> ALL = List.copyOf(CATALOGUE.movements());
 
   private static String any(Random r) {
@@ -118,6 +133,64 @@ class PlanDocumentTest {
       assertThat(in.write()).isEqualTo(out.write());
       assertThat(PLANS.planned(in.plan())).isEqualTo(PLANS.planned(plan));
     }
+  }
+
+  @Test
+  void adaptedInAnyFormatNothingBreaksALimitOrIsHeldTooLongOrRestsTooLittle() {
+    for (int seed = 0; seed < 250; seed++) {
+      Random r = new Random(seed);
+      SessionPlan plan =
+          new SessionPlan(List.of(block(r, "a", Block.WORK), block(r, "b", Block.WORK)), null);
+      List<Limit> limits = new ArrayList<>(new RandomLimits(seed).some());
+      limits.add(limit("hold", 5 + r.nextInt(20)));
+      limits.add(limit("effort", 3 + r.nextInt(4)));
+      boolean half = r.nextBoolean();
+      if (half) {
+        limits.add(limit("session.work-per-rest", 100));
+      }
+      Caps caps = Caps.on(RandomLimits.DAY, limits);
+      AdaptedPlan a =
+          PLANS.adapt(
+              plan,
+              caps,
+              new Kitbag(EnumSet.allOf(Kit.class), List.of(new Weight(1000, 2))),
+              Map.of(),
+              Map.of(),
+              Mobility.USUAL);
+      Map<String, Integer> raise = new HashMap<>();
+      plan.asked().forEach(x -> raise.put(x.key(), x.block().effortRaise(x.index())));
+      for (AdaptedSlot s : a.slots()) {
+        for (Performed p : s.result().parts()) {
+          assertThat(ADAPTER.broken(p, caps.raised(raise.get(s.slotKey()))))
+              .as("seed %d, %s", seed, s.slotKey())
+              .isEmpty();
+        }
+      }
+      int hold = caps.cap(Axis.HOLD, Side.BOTH);
+      for (Segment g : a.timeline().segments()) {
+        assertThat(g.holdSeconds() == null ? 0 : g.holdSeconds())
+            .as("seed %d", seed)
+            .isLessThanOrEqualTo(hold);
+      }
+      if (half) {
+        assertThat(a.timeline().workSeconds())
+            .as("seed %d: rest at least as long as work", seed)
+            .isLessThanOrEqualTo(a.timeline().total() - a.timeline().workSeconds());
+      }
+    }
+  }
+
+  private static Limit limit(String axis, int cap) {
+    return new Limit(
+        java.util.UUID.nameUUIDFromBytes((axis + cap).getBytes()),
+        axis,
+        Side.BOTH,
+        cap,
+        Strength.FIRM,
+        "law",
+        RandomLimits.DAY,
+        null,
+        null);
   }
 
   @Test

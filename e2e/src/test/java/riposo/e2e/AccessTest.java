@@ -107,7 +107,7 @@ class AccessTest {
     check(page, "the group sheet");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Odile Varga")).click();
     check(page, "a lane by hand");
-    panel(page, page.url(), "Drop-in");
+    panel(page, page.url(), "Drop-in +");
     for (String name : List.of("Odile Varga", "Benedikt Aalto", "Thandi Mokoena")) {
       Studio.client(page, name);
       String client = page.url();

@@ -73,6 +73,7 @@ public final class PlanAdapter {
                 new Station(
                     key,
                     asked.oneSided(),
+                    Integer.MAX_VALUE,
                     asked.tempo(),
                     pieces(catalogue.variants(m).get(0), Side.BOTH, null)));
           }
@@ -88,14 +89,19 @@ public final class PlanAdapter {
       if (m == null) {
         Tempo tempo = own == null ? Tempo.of("2-0-2-0") : own;
         Piece still = new Piece(Side.BOTH, null, tempo, 0, false);
-        stations.put(a.key(), new Station(a.key(), false, tempo, List.of(still)));
+        stations.put(
+            a.key(), new Station(a.key(), false, Integer.MAX_VALUE, tempo, List.of(still)));
         continue;
       }
       Variant v = catalogue.variants(m).get(0);
       stations.put(
           a.key(),
           new Station(
-              a.key(), v.oneSided(), own == null ? m.tempo() : own, pieces(v, Side.BOTH, own)));
+              a.key(),
+              v.oneSided(),
+              Integer.MAX_VALUE,
+              own == null ? m.tempo() : own,
+              pieces(v, Side.BOTH, own)));
     }
     return stations;
   }
@@ -145,6 +151,7 @@ public final class PlanAdapter {
       rungDown(plan, ceilings, caps.day());
     }
     int workCap = caps.cap(Axis.WORK_PER_REST, Side.BOTH);
+    int holdCap = caps.cap(Axis.HOLD, Side.BOTH);
     List<AdaptedSlot> slots = new ArrayList<>();
     Map<String, Station> stations = new HashMap<>();
     Map<String, Station> asPlanned = plannedStations(today);
@@ -163,14 +170,14 @@ public final class PlanAdapter {
           pieces.add(new Piece(part.side(), null, null, 0, false));
         } else {
           Variant v = adapter.variant(part);
-          Tempo own = slower(tempo(adapted, part), asked.slot().tempo());
+          Tempo own = within(slower(tempo(adapted, part), asked.slot().tempo()), holdCap);
           pieces.addAll(pieces(v, part.side(), own));
           if (!v.movement().isHold()) {
             tempo = own == null ? v.movement().tempo() : own;
           }
         }
       }
-      stations.put(asked.key(), new Station(asked.key(), plain.oneSided(), tempo, pieces));
+      stations.put(asked.key(), new Station(asked.key(), plain.oneSided(), holdCap, tempo, pieces));
     }
     Timeline timeline = Timeline.compile(today, stations::get, workCap, mobility);
     int effort = caps.cap(Axis.EFFORT, Side.BOTH);
@@ -244,6 +251,17 @@ public final class PlanAdapter {
       return a == null ? b : a;
     }
     return a.seconds() >= b.seconds() ? a : b;
+  }
+
+  /** A tempo whose still parts are no longer than the hold cap; null when none is given. */
+  private static @Nullable Tempo within(@Nullable Tempo t, int holdCap) {
+    return t == null || t.holdLow() <= holdCap && t.holdHigh() <= holdCap
+        ? t
+        : new Tempo(
+            Math.max(1, t.lower()),
+            Math.min(t.holdLow(), holdCap),
+            t.lift(),
+            Math.min(t.holdHigh(), holdCap));
   }
 
   /** The movement a slot starts from: the one asked for, or where an accepted verdict stands. */
@@ -422,8 +440,11 @@ public final class PlanAdapter {
     boolean halves = parts == 2 || v.oneSided() && part.side() == Side.BOTH;
     // Counted formats give each side its own repetitions; clocked ones halve the interval.
     int seconds = halves && !eachSide(at) ? interval / 2 : interval;
+    int holdCap = caps.cap(Axis.HOLD, Side.BOTH);
     Tempo tempo =
-        slower(s != null && s.tempo() != null ? Tempo.of(s.tempo()) : null, at.slot().tempo());
+        within(
+            slower(s != null && s.tempo() != null ? Tempo.of(s.tempo()) : null, at.slot().tempo()),
+            holdCap);
     if (tempo == null) {
       tempo = m.tempo();
     }
@@ -437,13 +458,15 @@ public final class PlanAdapter {
     if (s != null && s.reps() != null) {
       reps = Math.min(reps, s.reps());
     }
-    boolean still = m.isHold() && interval > 0;
+    boolean held = at.block().format().kind() == FormatKind.HOLDS;
+    int most = m.isHold() ? v.holdSeconds() : holdCap;
+    if (held && most < 1) {
+      return new Dose(rounds, null, null, null, 0, null, false);
+    }
     return new Dose(
         rounds,
-        m.isHold() ? null : reps,
-        m.isHold()
-            ? (Integer) (still ? Math.min(seconds, v.holdSeconds()) : v.holdSeconds())
-            : null,
+        m.isHold() || held ? null : reps,
+        m.isHold() || held ? (Integer) (interval > 0 ? Math.min(seconds, most) : most) : null,
         grams,
         v.handsLoaded(),
         m.share(),

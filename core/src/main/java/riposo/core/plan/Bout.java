@@ -14,6 +14,7 @@ import riposo.core.limit.Side;
  * @param first the side that begins when both are in the one bout
  * @param reps asked for in these seconds; null to count by tempo
  * @param rest seconds after it
+ * @param still the movement is held, whatever it usually is
  */
 record Bout(
     String key,
@@ -24,7 +25,8 @@ record Bout(
     int seconds,
     @Nullable Integer reps,
     int rest,
-    @Nullable Integer stage) {
+    @Nullable Integer stage,
+    boolean still) {
 
   static final int BEAT = 60;
 
@@ -36,14 +38,16 @@ record Bout(
       Extra e = s.extra();
       if (e != null && !m.out.isEmpty()) {
         int last = b.format().rounds();
-        m.out.add(new Bout(s.keyAt(last), last, 9, e.side(), e.side(), e.seconds(), null, 0, null));
+        m.out.add(
+            new Bout(
+                s.keyAt(last), last, 9, e.side(), e.side(), e.seconds(), null, 0, null, false));
       }
     }
     return m.out;
   }
 
   private Bout resting(int other) {
-    return new Bout(key, round, set, side, first, seconds, reps, other, stage);
+    return new Bout(key, round, set, side, first, seconds, reps, other, stage, still);
   }
 
   private static final class Maker {
@@ -296,7 +300,19 @@ record Bout(
         @Nullable Integer reps,
         @Nullable Integer stage) {
       Slot s = b.slots().get(i);
-      out.add(new Bout(s.keyAt(round), round, set, side, first(i, round), seconds, reps, 0, stage));
+      out.add(
+          new Bout(
+              s.keyAt(round),
+              round,
+              set,
+              side,
+              first(i, round),
+              seconds,
+              reps,
+              0,
+              stage,
+              f.kind() == FormatKind.HOLDS
+                  || stage != null && s.stages().get(stage).kind() == Stage.Kind.HOLD));
     }
 
     private void lastRest(int rest) {

@@ -8,7 +8,7 @@ import riposo.core.movement.Tempo;
 /**
  * A movement asked for at a place in a plan.
  *
- * @param key stable within the plan, 1 to 40 characters, no {@code @}
+ * @param key stable within the plan, 1 to 36 characters, no {@code @}
  * @param seconds length where the format gives none, 5 to 600
  * @param reps own number of repetitions, 1 to 100; null for the block's
  * @param tempo own tempo; null for the movement's
@@ -31,8 +31,8 @@ public record Slot(
     List<RoundChange> rounds,
     @Nullable Extra extra) {
   public Slot {
-    if (key == null || key.isBlank() || key.length() > 40 || key.contains("@")) {
-      throw new IllegalArgumentException("a slot key has 1 to 40 characters and no @");
+    if (key == null || key.isBlank() || key.length() > 36 || key.contains("@")) {
+      throw new IllegalArgumentException("a slot key has 1 to 36 characters and no @");
     }
     if (movementId == null || movementId.isBlank() || movementId.length() > 60) {
       throw new IllegalArgumentException("slot " + key + " names no movement");

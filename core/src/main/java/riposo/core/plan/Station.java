@@ -9,9 +9,10 @@ import riposo.core.movement.Tempo;
  *
  * @param key the slot's key, with its round where the round changes it
  * @param oneSided the movement asked for is done one side at a time
+ * @param holdCap greatest still effort in seconds; {@link Integer#MAX_VALUE} when nothing caps it
  * @param tempo what the time of counted work is reckoned with
  */
-public record Station(String key, boolean oneSided, Tempo tempo, List<Piece> pieces) {
+public record Station(String key, boolean oneSided, int holdCap, Tempo tempo, List<Piece> pieces) {
   public Station {
     if (pieces.isEmpty() || pieces.size() > 2) {
       throw new IllegalArgumentException("a station has one or two pieces");

@@ -76,7 +76,8 @@ public record Timeline(
 
     void begin(PlanBlock b) {
       block = b;
-      Bout first = new Bout(b.slots().get(0).keyAt(1), 1, 0, null, Side.LEFT, 0, null, 0, null);
+      Bout first =
+          new Bout(b.slots().get(0).keyAt(1), 1, 0, null, Side.LEFT, 0, null, 0, null, false);
       if (b.talk() > 0) {
         put(b.talk(), Segment.Kind.TALK, first, Side.BOTH, null, null);
       }
@@ -113,9 +114,11 @@ public record Timeline(
         if (half == 0) {
           continue;
         }
-        boolean still = p.holdSeconds() > 0;
+        // Where nothing may be held at all, the time of a hold is rest.
+        boolean rests = p.tempo() == null || b.still() && p.holdSeconds() == 0 && s.holdCap() < 1;
+        boolean still = !rests && (p.holdSeconds() > 0 || b.still());
         Integer reps = null;
-        if (!still && p.tempo() != null) {
+        if (!still && !rests && p.tempo() != null) {
           int r =
               b.reps() == null
                   ? p.tempo().repsIn(half)
@@ -124,11 +127,13 @@ public record Timeline(
         }
         put(
             half,
-            p.tempo() == null ? Segment.Kind.REST : Segment.Kind.WORK,
+            rests ? Segment.Kind.REST : Segment.Kind.WORK,
             b,
             b.side() != null && p.side() == Side.BOTH && s.oneSided() ? b.side() : p.side(),
             reps,
-            still ? (Integer) Math.min(half, p.holdSeconds()) : null);
+            still
+                ? (Integer) Math.min(half, p.holdSeconds() > 0 ? p.holdSeconds() : s.holdCap())
+                : null);
       }
     }
 
@@ -166,7 +171,8 @@ public record Timeline(
           int reps = slot.reps() == null ? b.format().get(Param.REPS) : slot.reps();
           int wanted = reps * s.tempo().seconds() * (s.oneSided() ? 2 : 1);
           Bout at =
-              new Bout(slot.keyAt(1), round, 1, null, slot.startSide(), wanted, null, 0, null);
+              new Bout(
+                  slot.keyAt(1), round, 1, null, slot.startSide(), wanted, null, 0, null, false);
           int left = time - (now - from);
           int way = way(s.pieces().get(0).position());
           if (way >= left) {
@@ -178,7 +184,8 @@ public record Timeline(
           int seconds = Math.min(wanted, left);
           int before = now;
           work(
-              new Bout(slot.keyAt(1), round, 1, null, slot.startSide(), seconds, null, 0, null),
+              new Bout(
+                  slot.keyAt(1), round, 1, null, slot.startSide(), seconds, null, 0, null, false),
               s,
               Format.workWithin(seconds, 0, cap));
           int over = now - from - time;

@@ -28,7 +28,8 @@ class TimelineTest {
     Piece right = new Piece(Side.RIGHT, position, tempo, 0, false);
     Piece both = new Piece(Side.BOTH, position, tempo, 0, false);
     stations.put(
-        key, new Station(key, oneSided, tempo, oneSided ? List.of(left, right) : List.of(both)));
+        key,
+        new Station(key, oneSided, 20, tempo, oneSided ? List.of(left, right) : List.of(both)));
   }
 
   private List<Slot> slots(int n, Position position, boolean oneSided) {
@@ -356,6 +357,39 @@ class TimelineTest {
         assertThat(capped.workSeconds())
             .as("%s: rest at least as long as work", kind)
             .isLessThanOrEqualTo(capped.total() - capped.workSeconds());
+      }
+    }
+  }
+
+  @ParameterizedTest
+  @EnumSource(FormatKind.class)
+  void nothingIsHeldLongerThanTheClientMay(FormatKind kind) {
+    for (int seed = 0; seed < 60; seed++) {
+      Random r = new Random(seed);
+      List<Slot> slots = new ArrayList<>();
+      for (Slot s : randomSlots(r, kind)) {
+        slots.add(
+            kind == FormatKind.STAGED
+                ? new Slot(
+                    s.key(),
+                    "m",
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    List.of(stage(1, "0-45-0-0", Stage.Kind.HOLD)),
+                    List.of(),
+                    null)
+                : s);
+      }
+      PlanBlock b = PlanBlock.of("b", Block.WORK, random(kind, r), slots);
+      for (Segment g : compile(b, null, OPEN, Mobility.USUAL).segments()) {
+        boolean held = kind == FormatKind.HOLDS || kind == FormatKind.STAGED;
+        assertThat(g.holdSeconds() != null)
+            .as("%s, seed %d", kind, seed)
+            .isEqualTo(held && g.kind() == Segment.Kind.WORK);
+        assertThat(g.holdSeconds() == null ? 0 : g.holdSeconds()).isLessThanOrEqualTo(20);
       }
     }
   }

@@ -277,6 +277,9 @@ class PlanService implements Plans {
     // A movement that went from the catalogue may stay where it was until it is replaced.
     known(form.plan(), new HashSet<>(gone(stored.read(row.body))));
     compiled(form.plan());
+    if (versions.findByPlanIdOrderByNumberDesc(id).isEmpty()) {
+      keep(row); // a plan from before versions were kept
+    }
     fill(row, form);
     store.saveAndFlush(row);
     keep(row);

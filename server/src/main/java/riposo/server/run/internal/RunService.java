@@ -171,6 +171,10 @@ class RunService implements Runs, Readiness.StopEvents {
             body.planId(),
             studios.today(),
             new TodayDose(dose, result.effortCap(), result.noLongHolds(), result.wobbly()));
+    if (view.timeline().total() == 0) {
+      throw Problems.refused(
+          "no-clock", "This plan has no clock: its doses are ticked off through the day.");
+    }
     if (view.sessionStrength() == Strength.FIRM) {
       throw Problems.refused(
           "firm-limit", "A firm limit on the session closes this plan.", view.sessionProblems());
