@@ -324,6 +324,49 @@ class PlanDocumentTest {
         .doesNotContain(PlanCheck.ODD_ROUNDS, PlanCheck.SIDES_UNEQUAL);
   }
 
+  @Test
+  void aSwapOfferedLowersItsCountRaisesNoOtherAndLosesNoSlot() {
+    int offered = 0;
+    for (int seed = 0; seed < 60; seed++) {
+      Random r = new Random(seed);
+      String[] some = new String[6];
+      for (int i = 0; i < some.length; i++) {
+        some[i] = any(r);
+      }
+      SessionPlan plan = work(Format.intervals(40, 20, 2), some);
+      List<PlanCheck> now = PLANS.checks(plan, PLANS.planned(plan));
+      for (PlanCheck c : now) {
+        PlanFix f = PlanFix.of(c, plan, PLANS::planned, PLANS::find);
+        if (f == null || f.kind() != PlanFix.Kind.SWAP) {
+          continue;
+        }
+        offered++;
+        assertThat(f.plan().allSlots()).containsExactlyInAnyOrderElementsOf(plan.allSlots());
+        for (PlanCheck then : PLANS.checks(f.plan(), PLANS.planned(f.plan()))) {
+          int before =
+              now.stream()
+                  .filter(x -> x.rule().equals(then.rule()))
+                  .mapToInt(PlanCheck::value)
+                  .findFirst()
+                  .orElse(then.rule().equals(PlanCheck.FLOOR_TRIPS) ? 1 : 0);
+          if (List.of(
+                  PlanCheck.FLOOR_TRIPS,
+                  PlanCheck.REGION_TWICE,
+                  PlanCheck.HARD_TWICE,
+                  PlanCheck.SMALL_FIRST,
+                  PlanCheck.BICEPS_FIRST)
+              .contains(then.rule())) {
+            assertThat(then.value()).as("seed %d %s", seed, then).isLessThanOrEqualTo(before);
+          }
+          if (then.rule().equals(c.rule())) {
+            assertThat(then.value()).isEqualTo(f.after()).isLessThan(f.before());
+          }
+        }
+      }
+    }
+    assertThat(offered).as("some swaps are offered at all").isGreaterThan(10);
+  }
+
   @ParameterizedTest
   @EnumSource(
       value = FormatKind.class,

@@ -274,6 +274,88 @@ class PlanGroupTest extends ApiDesk {
     assertThat(post(at + "/anew", "{}").body().path("kept").asBoolean()).isFalse();
   }
 
+  @Test
+  void onePairForThreeIsSharedAndTheOthersAreToldWhatInstead() throws Exception {
+    UUID plan =
+        post(
+                "/plans",
+                plan(
+                    "Rows",
+                    block(
+                        "WORK",
+                        INTERVALS,
+                        slot("s1", "hinged-row", 0),
+                        slot("s2", "squat", 0),
+                        slot("s3", "curl", 0))))
+            .id();
+    UUID group = group(plan, room(1), screened(), screened(), screened());
+    JsonNode s = sheet(group).body();
+    JsonNode rows = s.path("slots").get(0);
+    List<String> told =
+        rows.path("cells")
+            .valueStream()
+            .flatMap(c -> c.path("exceptions").valueStream())
+            .map(x -> x.path("text").asString())
+            .toList();
+    assertThat(told).hasSize(2).allMatch(t -> t.contains("other order") || t.contains("no weight"));
+    assertThat(told).filteredOn(t -> t.contains("while the others do Squat")).hasSize(1);
+    assertThat(s.path("shortages").get(0).asString()).startsWith("Slot 1: weights for 1 of 3; Ada");
+    JsonNode weights =
+        s.path("kit")
+            .valueStream()
+            .filter(k -> k.path("words").asString().equals("dumbbells"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(List.of(weights.path("most").asInt(), weights.path("have").asInt()))
+        .isEqualTo(List.of(3, 2));
+  }
+
+  @ParameterizedTest(name = "{0}")
+  @CsvSource(
+      delimiter = '|',
+      textBlock =
+          """
+          no name | {"name":"","lanes":3,"members":[]} | /name
+          one lane | {"name":"G","lanes":1,"members":[]} | /lanes
+          five lanes | {"name":"G","lanes":5,"members":[]} | /lanes
+          eighth day | {"name":"G","lanes":3,"weekday":8,"members":[]} | /weekday
+          nobody said | {"name":"G","lanes":3} | /members
+          a bad time | {"name":"G","lanes":3,"time":"25:00","members":[]} | /time
+          """)
+  void aGroupThatCannotBeIsRefusedAtItsField(String what, String body, String pointer)
+      throws Exception {
+    Answer a = post("/groups", body);
+    assertThat(a.status()).as(what + ": " + a.text()).isEqualTo(422);
+    assertThat(a.pointers()).as(a.text()).contains(pointer);
+    assertThat(get("/groups").body()).isEmpty();
+  }
+
+  @Test
+  void aGroupWithoutAPlanSaysSoAndAStrangersPeopleAreNotFound() throws Exception {
+    Answer g = post("/groups", "{\"name\":\"G\",\"lanes\":3,\"members\":[]}");
+    assertThat(List.of(sheet(g.id()).status(), sheet(g.id()).code()))
+        .isEqualTo(List.of(409, "no-plan"));
+    UUID mine = screened();
+    Answer theirs =
+        call(
+            stranger,
+            "POST",
+            "/groups",
+            "{\"name\":\"G\",\"lanes\":3,\"members\":[\"" + mine + "\"]}",
+            null);
+    assertThat(theirs.status()).isEqualTo(404);
+    Answer changed =
+        call(me, "PUT", "/groups/" + g.id(), "{\"name\":\"H\",\"lanes\":2,\"members\":[]}", 0);
+    assertThat(changed.status()).as(changed.text()).isEqualTo(200);
+    assertThat(
+            call(me, "PUT", "/groups/" + g.id(), "{\"name\":\"I\",\"lanes\":2,\"members\":[]}", 0)
+                .status())
+        .isEqualTo(409);
+    post("/groups/" + g.id() + "/archive", "{}");
+    assertThat(get("/groups").body()).isEmpty();
+    assertThat(texts(get("/groups?archived=true").body(), "name")).containsExactly("H");
+  }
+
   private String pdf(String path, int pages) throws Exception {
     MockHttpServletResponse r = raw("GET", path, null);
     assertThat(r.getStatus()).isEqualTo(200);

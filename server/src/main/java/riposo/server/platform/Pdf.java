@@ -54,19 +54,34 @@ public class Pdf {
   /**
    * Renders a template. What is large stays 16 pt; what is small shrinks step by step until the
    * document has two pages at most.
+   *
+   * @param foot the caution at the foot of every page
    */
-  public byte[] render(String template, Map<String, Object> facts, Paper paper, boolean landscape) {
+  public byte[] render(
+      String template, Map<String, Object> facts, String foot, Paper paper, boolean landscape) {
     byte[] pdf = new byte[0];
     for (double small : SMALL_SIZES) {
       Context context = new Context(Locale.ENGLISH, facts);
-      context.setVariable("page", paper.css + (landscape ? " landscape" : " portrait"));
-      context.setVariable("small", small);
+      context.setVariable(
+          "style",
+          style()
+              .replace("%page%", paper.css + (landscape ? " landscape" : " portrait"))
+              .replace("%small%", String.valueOf(small))
+              .replace("%foot%", foot.replace("\\", "").replace("\"", "'")));
       pdf = pdf(engine.process(template, context));
       if (pages(pdf) <= MOST_PAGES) {
         break;
       }
     }
     return pdf;
+  }
+
+  private static String style() {
+    try (InputStream in = open("/print/style.css")) {
+      return new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** Signs the printed face lacks, in words. */

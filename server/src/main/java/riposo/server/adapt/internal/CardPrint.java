@@ -126,9 +126,8 @@ class CardPrint {
                 "chest pressure, fainting, breathless out of proportion, a drooping face or weak arm, worst"
                     + " headache, sudden joint pain or giving way. Then stop, sit or lie safely, emergency number "
                     + studios.current().emergencyNumber()
-                    + ". Breathe out on effort, never hold.",
-                "foot",
-                "Made for this client and this day. A clinician's word and local protocol come first."),
+                    + ". Breathe out on effort, never hold."),
+            "Made for this client and this day. A clinician's word and local protocol come first.",
             paper,
             false);
     return Pdf.answer(out, client.name() + " " + view.planName());

@@ -88,10 +88,9 @@ class GroupPrint {
                     + " · "
                     + s.people().size()
                     + " people"
-                    + (s.room() == null ? "" : " · " + s.room()),
-                "foot",
-                "Breathe out on effort, never hold. Chest pain, fainting, a drooping face: stop, make safe, emergency"
-                    + " call. Clinicians and local protocol come first."),
+                    + (s.room() == null ? "" : " · " + s.room())),
+            "Breathe out on effort, never hold. Chest pain, fainting, a drooping face: stop, make safe, emergency"
+                + " call. Clinicians and local protocol come first.",
             paper,
             true);
     return Pdf.answer(out, s.name() + " " + s.date());

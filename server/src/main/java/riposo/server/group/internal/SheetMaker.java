@@ -85,6 +85,8 @@ class SheetMaker {
     Map<Kit, Integer> most = new EnumMap<>(Kit.class);
     List<GroupSheet.SheetSlot> slots = new ArrayList<>();
     Set<String> shortages = new LinkedHashSet<>();
+    // pieces already promised to somebody who goes in the other order
+    Map<String, Integer> taken = new HashMap<>();
     Map<String, KitShare.Shared> shared = new LinkedHashMap<>();
     for (LaneSheet.SlotLanes s : g.lanes.slots()) {
       shared.put(s.key(), share(g, Objects.requireNonNull(asked.get(s.key())), s));
@@ -109,7 +111,7 @@ class SheetMaker {
       }
       int bands = count(g.room, Kit.BAND) - bandsOf(g, s);
       for (KitShare.Want w : weights.without()) {
-        String words = instead(g, a, s, w, shared, asked, bands);
+        String words = instead(g, a, s, w, shared, asked, bands, taken);
         if (words.startsWith("takes a band")) {
           bands--;
         }
@@ -505,7 +507,8 @@ class SheetMaker {
       KitShare.Want w,
       Map<String, KitShare.Shared> shared,
       Map<String, SessionPlan.Asked> asked,
-      int bands) {
+      int bands,
+      Map<String, Integer> taken) {
     Participant who =
         g.people.stream().filter(p -> p.id().equals(w.person())).findFirst().orElseThrow();
     Movement target = adapter.catalogue().movement(s.askedId());
@@ -527,10 +530,17 @@ class SheetMaker {
       if (b.block() != a.block() || other.key().equals(s.key()) || f == null) {
         continue;
       }
-      boolean free =
+      Variant there = adapter.variant(f.form());
+      KitShare.Stock free =
           Objects.requireNonNull(shared.get(other.key())).left().stream()
-              .anyMatch(x -> x.count() >= w.hands() && x.grams() <= w.most() && !x.standIn());
-      if (free && !adapter.variant(f.form()).loadable()) {
+              .filter(x -> x.grams() <= w.most() && !x.standIn())
+              .filter(
+                  x ->
+                      x.count() - taken.getOrDefault(other.key() + "/" + x.words(), 0) >= w.hands())
+              .findFirst()
+              .orElse(null);
+      if (free != null && !(there.movement().loadKind() == LoadKind.DUMBBELL && there.loadable())) {
+        taken.merge(other.key() + "/" + free.words(), w.hands(), Integer::sum);
         return "goes in the other order: this one while the others do "
             + adapter.catalogue().movement(other.askedId()).name();
       }
