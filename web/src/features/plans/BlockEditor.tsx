@@ -32,6 +32,7 @@ export function BlockEditor({
   movements,
   view,
   marked,
+  expected,
   chosen,
   onChoose,
   onChange,
@@ -45,6 +46,8 @@ export function BlockEditor({
   view?: S['BlockView']
   /** slots a remark is about */
   marked: Set<string>
+  /** what one interval or set comes to, by slot */
+  expected: Map<string, string>
   chosen?: string
   onChoose: (key: string | undefined, block: string) => void
   onChange: (p: Plan, group?: string) => void
@@ -97,6 +100,7 @@ export function BlockEditor({
             info={info}
             movement={movements.find((m) => m.id === s.movementId)}
             marked={marked.has(s.key)}
+            expected={expected.get(s.key)}
             chosen={chosen === s.key}
             paired={!!info?.pairs && i % 2 === 0 && i + 1 < block.slots.length}
             first={chosen === undefined && i === 0}
@@ -162,6 +166,7 @@ function Row({
   info,
   movement,
   marked,
+  expected,
   chosen,
   first,
   paired,
@@ -183,6 +188,7 @@ function Row({
   info?: FormatInfo
   movement?: S['MovementView']
   marked: boolean
+  expected?: string
   chosen: boolean
   first: boolean
   paired: boolean
@@ -240,6 +246,7 @@ function Row({
         <span className={`block text-[13px] ${chosen ? '' : 'text-soft'}`}>
           {movement && `${movement.purpose} · ${movement.position.replaceAll('-', ' ')}`}
           {movement?.oneSided && ' · one side at a time'}
+          {expected && <span className="font-mono"> · {expected}</span>}
           {own.length > 0 && <strong className="text-ink"> · {own.join(' · ')}</strong>}
         </span>
       </span>

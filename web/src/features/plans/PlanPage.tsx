@@ -167,6 +167,23 @@ function Builder({
   const slot = draft.plan.blocks.flatMap((b) => b.slots).find((s) => s.key === editing)
   const slotBlock = draft.plan.blocks.find((b) => b.slots.some((s) => s.key === editing))
   const slotInfo = formats.find((f) => f.id === slotBlock?.format.kind)
+  // what one interval or set comes to, by slot: the first is shown
+  const expected = new Map<string, string>()
+  for (const g of now?.timeline.segments ?? [])
+    if (g.kind === 'WORK' && !expected.has(g.slotKey))
+      expected.set(
+        g.slotKey,
+        [
+          g.reps !== undefined
+            ? `${g.reps} reps in ${g.length} s`
+            : g.holdSeconds !== undefined
+              ? `${g.length} s held`
+              : '',
+          g.side !== 'BOTH' ? 'a side' : '',
+        ]
+          .filter(Boolean)
+          .join(' '),
+      )
   const marked = new Set((now?.checks ?? []).flatMap((c) => c.slots))
   return (
     <>
@@ -261,6 +278,7 @@ function Builder({
                 movements={movements}
                 view={now?.blocks.find((x) => x.key === b.key)}
                 marked={marked}
+                expected={expected}
                 chosen={chosen}
                 onChoose={(key, of) => {
                   setChosen(key)

@@ -211,6 +211,16 @@ public final class BlockOrder {
           before[i][j] = smallFirst(i, j) + (i > j ? 1 : 0);
         }
       }
+      // What the slots of a set cost by coming before another, once for every set.
+      long[][] earlier = new long[full + 1][n];
+      for (int set = 1; set <= full; set++) {
+        for (int next = 0; next < n; next++) {
+          earlier[set][next] =
+              earlier[set & set - 1][next] + before[Integer.numberOfTrailingZeros(set)][next];
+        }
+      }
+      long[] within = new long[n];
+      Arrays.setAll(within, this::within);
       long best = Long.MAX_VALUE;
       int[] bestOrder = new int[n];
       long[][] cost = new long[full + 1][n];
@@ -219,7 +229,7 @@ public final class BlockOrder {
         for (long[] row : cost) {
           Arrays.fill(row, Long.MAX_VALUE);
         }
-        cost[1 << start][start] = way(from, first(start).position()) + within(start);
+        cost[1 << start][start] = way(from, first(start).position()) + within[start];
         for (int set = 1; set <= full; set++) {
           if ((set & 1 << start) == 0) {
             continue;
@@ -233,12 +243,7 @@ public final class BlockOrder {
               if ((set & 1 << next) != 0) {
                 continue;
               }
-              long then = c + adjacent[at][next] + within(next);
-              for (int k = 0; k < n; k++) {
-                if ((set & 1 << k) != 0) {
-                  then += before[k][next];
-                }
-              }
+              long then = c + adjacent[at][next] + within[next] + earlier[set][next];
               int with = set | 1 << next;
               if (then < cost[with][next]) {
                 cost[with][next] = then;
