@@ -19,6 +19,7 @@ import {
   sent,
   type BlockKind,
   type Draft,
+  type History,
   type FormatInfo,
 } from './draft'
 import { SlotDialog } from './SlotDialog'
@@ -54,6 +55,23 @@ export function PlanPage() {
   )
 }
 
+/** Edits not saved when the page was left come back; undo takes them off again. */
+function restored(key: string, plan?: S['Plan']): History {
+  const stored = draftOf(plan)
+  try {
+    const left = JSON.parse(sessionStorage.getItem(key) ?? 'null') as {
+      shape: number
+      version?: number
+      draft: Draft
+    } | null
+    if (left?.shape === 1 && left.version === plan?.version)
+      return { past: [stored], now: left.draft, future: [] }
+  } catch {
+    // what cannot be read is not ours to show
+  }
+  return { past: [], now: stored, future: [] }
+}
+
 const draftOf = (p?: S['Plan']): Draft =>
   p ? { name: p.name, tags: p.tags, note: p.note ?? '', plan: p.plan } : BLANK
 
@@ -66,7 +84,8 @@ function Builder({
   movements: S['MovementView'][]
   formats: FormatInfo[]
 }) {
-  const [h, dispatch] = useReducer(history, { past: [], now: draftOf(plan), future: [] })
+  const kept = `plan-draft:${plan?.id ?? 'new'}`
+  const [h, dispatch] = useReducer(history, undefined, () => restored(kept, plan))
   const draft = h.now
   const [chosen, setChosen] = useState<string>()
   const [block, setBlock] = useState(draft.plan.blocks.find((b) => b.block === 'WORK')?.key ?? '')
@@ -100,6 +119,7 @@ function Builder({
         : api.post<S['Plan']>('/plans', form)
     },
     onSuccess: (p) => {
+      sessionStorage.removeItem(kept)
       void cache.invalidateQueries()
       void navigate(`/plans/${p.id}`)
     },
@@ -159,11 +179,10 @@ function Builder({
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [])
   useEffect(() => {
-    if (!changed || save.isPending) return
-    const on = (e: BeforeUnloadEvent) => e.preventDefault()
-    window.addEventListener('beforeunload', on)
-    return () => window.removeEventListener('beforeunload', on)
-  }, [changed, save.isPending])
+    if (save.isPending || save.isSuccess) return
+    if (changed) sessionStorage.setItem(kept, JSON.stringify({ shape: 1, version: plan?.version, draft }))
+    else sessionStorage.removeItem(kept)
+  }, [kept, changed, draft, plan?.version, save.isPending, save.isSuccess])
   const slot = draft.plan.blocks.flatMap((b) => b.slots).find((s) => s.key === editing)
   const slotBlock = draft.plan.blocks.find((b) => b.slots.some((s) => s.key === editing))
   const slotInfo = formats.find((f) => f.id === slotBlock?.format.kind)

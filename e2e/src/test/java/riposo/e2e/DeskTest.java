@@ -62,6 +62,12 @@ class DeskTest {
     assertThat(page.getByText("Warm-up 1:00 is short")).hasCount(0);
     page.keyboard().press("z");
     assertThat(total()).hasText("15:20");
+    // gone somewhere else before saving, and back: nothing is lost
+    page.navigate(Studio.url("/clients"));
+    page.getByText("Odile Varga").first().waitFor();
+    page.navigate(Studio.url("/plans/new"));
+    assertThat(field("Name of the plan")).hasValue("Evening draft");
+    assertThat(total()).hasText("15:20");
     Studio.button(page, "Keep plan").click();
     assertThat(Studio.button(page, "Saved")).isVisible();
     page.reload();
