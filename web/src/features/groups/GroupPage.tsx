@@ -381,6 +381,11 @@ function SlotRow({
             {c.title ?? 'with another lane'}
             {c.title && <span className="text-[13px] text-soft"> {c.people}</span>}
           </p>
+          {c.weights.map((x) => (
+            <p key={x} className="text-[13.5px] text-soft">
+              {x}
+            </p>
+          ))}
           {c.exceptions.map((x) => (
             <p key={x.clientId + x.text} className="text-[13.5px] text-plum">
               {x.name}: {x.text}

@@ -1,2 +1,3 @@
 export { LimitsPage } from './LimitsPage'
 export { LimitRibbon } from './LimitRibbon'
+export { kept } from './caps'

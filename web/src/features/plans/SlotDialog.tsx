@@ -1,13 +1,14 @@
 import { useState } from 'react'
 import type { S } from '../../lib/api'
 import { Button, Dialog, Field } from '../../ui'
+import { kept } from '../limits'
 import { readTempo, tempoText, type Block, type FormatInfo, type Slot, type Tempo } from './draft'
 import { MovementFind } from './MovementFind'
 
 const whole = (text: string) => (text.trim() === '' ? undefined : Number(text))
 /** Grams of kilograms as typed, rounded down: a ceiling is never loosened by rounding. */
 const grams = (text: string) =>
-  text.trim() === '' ? undefined : Math.floor(Number(text.replace(',', '.')) * 1000)
+  text.trim() === '' ? undefined : kept('GRAMS', Number(text.replace(',', '.')))
 
 /** Everything one slot may have of its own. */
 export function SlotDialog({

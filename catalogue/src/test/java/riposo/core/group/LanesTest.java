@@ -20,6 +20,8 @@ import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Cost;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Situation;
+import riposo.core.kit.Band;
+import riposo.core.kit.Room;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
@@ -349,6 +351,63 @@ class LanesTest {
     sheet.home().values().forEach(l -> sizes.merge(l, 1, Integer::sum));
     assertThat(sizes.keySet()).hasSizeGreaterThanOrEqualTo(2);
     assertThat(r).isNotNull();
+  }
+
+  @Test
+  void nobodyWithoutAWeightIsOfferedWhatALimitOrAVerdictCloses() {
+    Adapter adapter = new Adapter(ALL);
+    Lanes lanes = new Lanes(adapter);
+    Room room =
+        new Room(
+            List.of(),
+            List.of(new Room.Dumbbell(java.math.BigDecimal.ONE, Room.MassUnit.KG, 2)),
+            List.of(),
+            List.of(new Band("green", 150, List.of(new Band.Measured(100, 2000)), false, 3)),
+            List.of(),
+            true,
+            90,
+            Set.of(),
+            List.of());
+    Map<Instead.Kind, Integer> seen = new HashMap<>();
+    for (int seed = 0; seed < 40; seed++) {
+      Random r = new Random(seed);
+      List<Participant> people = new ArrayList<>();
+      for (Participant p : people(r, 6)) {
+        Map<String, Ceiling> stopped =
+            r.nextBoolean() ? Map.of("pull", new Ceiling("pull", 0, DAY)) : Map.of();
+        people.add(new Participant(p.id(), p.caps(), p.kit(), stopped, Map.of(), Mobility.USUAL));
+      }
+      SessionPlan plan =
+          SessionPlan.of(
+              List.of(),
+              List.of(
+                  new Slot("s0", "hinged-row", null),
+                  new Slot("s1", "squat", null),
+                  new Slot("s2", "curl", null)),
+              Format.intervals(40, 20, 1),
+              List.of());
+      LaneSheet sheet = lanes.plan(plan, people, 3);
+      KitPlan.of(adapter, plan, sheet, people, room)
+          .values()
+          .forEach(
+              k -> {
+                for (Instead i : k.instead()) {
+                  seen.merge(i.kind(), 1, Integer::sum);
+                  Participant who =
+                      people.stream()
+                          .filter(p -> p.id().equals(i.person()))
+                          .findFirst()
+                          .orElseThrow();
+                  if (i.band() != null) {
+                    String family = ALL.movement(i.band().movementId()).familyId();
+                    assertThat(who.ceilings()).doesNotContainKey(family);
+                    assertThat(adapter.broken(i.band(), who.caps())).isEmpty();
+                  }
+                }
+                assertThat(k.shared().given()).hasSizeLessThanOrEqualTo(2);
+              });
+    }
+    assertThat(seen).containsKeys(Instead.Kind.BAND, Instead.Kind.OTHER_ORDER);
   }
 
   @Test

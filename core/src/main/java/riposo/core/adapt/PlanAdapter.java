@@ -170,10 +170,11 @@ public final class PlanAdapter {
           pieces.add(new Piece(part.side(), null, null, 0, false));
         } else {
           Variant v = adapter.variant(part);
-          Tempo own = within(slower(tempo(adapted, part), asked.slot().tempo()), holdCap);
-          pieces.addAll(pieces(v, part.side(), own));
+          Tempo own = slower(tempo(adapted, part), asked.slot().tempo());
+          Tempo kept = within(own == null ? v.movement().tempo() : own, holdCap);
+          pieces.addAll(pieces(v, part.side(), kept));
           if (!v.movement().isHold()) {
-            tempo = own == null ? v.movement().tempo() : own;
+            tempo = kept;
           }
         }
       }
@@ -253,9 +254,9 @@ public final class PlanAdapter {
     return a.seconds() >= b.seconds() ? a : b;
   }
 
-  /** A tempo whose still parts are no longer than the hold cap; null when none is given. */
-  private static @Nullable Tempo within(@Nullable Tempo t, int holdCap) {
-    return t == null || t.holdLow() <= holdCap && t.holdHigh() <= holdCap
+  /** A tempo whose still parts are no longer than the hold cap. */
+  private static Tempo within(Tempo t, int holdCap) {
+    return t.holdLow() <= holdCap && t.holdHigh() <= holdCap
         ? t
         : new Tempo(
             Math.max(1, t.lower()),
@@ -441,13 +442,9 @@ public final class PlanAdapter {
     // Counted formats give each side its own repetitions; clocked ones halve the interval.
     int seconds = halves && !eachSide(at) ? interval / 2 : interval;
     int holdCap = caps.cap(Axis.HOLD, Side.BOTH);
-    Tempo tempo =
-        within(
-            slower(s != null && s.tempo() != null ? Tempo.of(s.tempo()) : null, at.slot().tempo()),
-            holdCap);
-    if (tempo == null) {
-      tempo = m.tempo();
-    }
+    Tempo own =
+        slower(s != null && s.tempo() != null ? Tempo.of(s.tempo()) : null, at.slot().tempo());
+    Tempo tempo = within(own == null ? m.tempo() : own, holdCap);
     int reps =
         at.block().format().kind() == FormatKind.THROUGH_DAY || asked != null && interval == 0
             ? asked == null ? 0 : asked

@@ -305,7 +305,7 @@ public final class Lanes {
           continue; // the lane shows nothing of its own here
         }
         Situation situation = who.situation(a.block().effortRaise(a.index()));
-        Performed form = form(adapter.catalogue().movement(movement), situation);
+        Performed form = form(adapter, adapter.catalogue().movement(movement), situation);
         follows.removeIf(f -> f.person().equals(who.id()));
         alone.removeIf(x -> x.person().equals(who.id()));
         if (form != null) {
@@ -328,7 +328,7 @@ public final class Lanes {
   }
 
   /** The gentlest permitted form of a movement for a person; null when there is none. */
-  private @Nullable Performed form(Movement m, Situation s) {
+  static @Nullable Performed form(Adapter adapter, Movement m, Situation s) {
     Ceiling ceiling = s.ceilings().get(m.familyId());
     return ceiling != null && m.rung() > ceiling.rung() ? null : adapter.open(m.id(), s);
   }
@@ -354,7 +354,7 @@ public final class Lanes {
                 x -> {
                   @Nullable Performed[] all = new @Nullable Performed[people.size()];
                   for (int p = 0; p < all.length; p++) {
-                    all[p] = form(c.movement(), people.get(p).situation(raise));
+                    all[p] = form(adapter, c.movement(), people.get(p).situation(raise));
                   }
                   return all;
                 });

@@ -312,7 +312,8 @@ record Bout(
               0,
               stage,
               f.kind() == FormatKind.HOLDS
-                  || stage != null && s.stages().get(stage).kind() == Stage.Kind.HOLD));
+                  || stage != null
+                      && s.stages().get(stage).held(beat, station(i, round).holdCap())));
     }
 
     private void lastRest(int rest) {

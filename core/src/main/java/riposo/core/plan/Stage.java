@@ -39,6 +39,15 @@ public record Stage(int count, Part range, Kind kind, Tempo tempo) {
     return count * tempo.seconds();
   }
 
+  /**
+   * Whether the stage is held: a hold, or repetitions whose still part is longer than the client
+   * may hold. Then it runs in holds within the cap instead.
+   */
+  boolean held(int beat, int holdCap) {
+    int still = Math.max(tempo.holdLow(), tempo.holdHigh());
+    return kind == Kind.HOLD || still > 0 && seconds(still, beat) > holdCap;
+  }
+
   /** Seconds of so many counts at a beat, rounded up: 108 counts at 100 a minute are 65 s. */
   public static int seconds(int counts, int beat) {
     return (int) ((counts * 60L + beat - 1) / beat);

@@ -16,6 +16,7 @@ import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Standing;
 import riposo.core.dose.Dose;
+import riposo.core.group.Instead;
 import riposo.core.group.Watch;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
@@ -370,6 +371,17 @@ public final class Wording {
       case PlanCheck.REGION_TWICE -> f.after() == 0 ? "no region twice running" : less + " fewer";
       case PlanCheck.HARD_TWICE -> f.after() == 0 ? "no hard pair left" : less + " fewer";
       default -> f.after() == 0 ? "big groups first" : less + " fewer";
+    };
+  }
+
+  /** What somebody does without a weight: "takes a band: Seated band row". */
+  public String instead(Instead i) {
+    return switch (i.kind()) {
+      case BAND -> "takes a band: " + performed(java.util.Objects.requireNonNull(i.band()));
+      case OTHER_ORDER ->
+          "goes in the other order: this one while the others do "
+              + name(java.util.Objects.requireNonNull(i.otherId()));
+      case NO_WEIGHT -> "works with no weight, a proper dose";
     };
   }
 

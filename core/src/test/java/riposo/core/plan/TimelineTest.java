@@ -378,7 +378,9 @@ class TimelineTest {
                     null,
                     null,
                     null,
-                    List.of(stage(1, "0-45-0-0", Stage.Kind.HOLD)),
+                    List.of(
+                        stage(1, "0-45-0-0", Stage.Kind.HOLD),
+                        stage(2, "1-30-1-0", Stage.Kind.REPS)),
                     List.of(),
                     null)
                 : s);

@@ -113,7 +113,8 @@ class GroupPrint {
                         c.title(),
                         c.people(),
                         names(c.exceptions()),
-                        names(c.watch())))
+                        names(c.watch()),
+                        c.weights()))
             .toList(),
         names(s.alone()),
         s.changed());

@@ -44,6 +44,7 @@ record GroupSheet(
    * What a lane shows in a slot.
    *
    * @param title null when the lane shows nothing of its own here
+   * @param weights who takes which weight, in words
    * @param exceptions by name: another form, another weight, another lane
    */
   record SheetCell(
@@ -52,7 +53,8 @@ record GroupSheet(
       @Nullable String title,
       int people,
       List<SheetName> exceptions,
-      List<SheetName> watch) {}
+      List<SheetName> watch,
+      List<String> weights) {}
 
   /**
    * One slot across the lanes.

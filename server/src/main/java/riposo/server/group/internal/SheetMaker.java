@@ -10,7 +10,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -20,19 +19,15 @@ import org.springframework.stereotype.Component;
 import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.PlanAdapter;
-import riposo.core.adapt.Standing;
-import riposo.core.dose.Loads;
-import riposo.core.dose.Weight;
+import riposo.core.group.KitPlan;
 import riposo.core.group.KitShare;
 import riposo.core.group.LaneSheet;
 import riposo.core.group.Participant;
 import riposo.core.group.Watch;
-import riposo.core.kit.Band;
 import riposo.core.kit.Room;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Side;
 import riposo.core.movement.Kit;
-import riposo.core.movement.LoadKind;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Position;
@@ -85,12 +80,8 @@ class SheetMaker {
     Map<Kit, Integer> most = new EnumMap<>(Kit.class);
     List<GroupSheet.SheetSlot> slots = new ArrayList<>();
     Set<String> shortages = new LinkedHashSet<>();
-    // pieces already promised to somebody who goes in the other order
-    Map<String, Integer> taken = new HashMap<>();
-    Map<String, KitShare.Shared> shared = new LinkedHashMap<>();
-    for (LaneSheet.SlotLanes s : g.lanes.slots()) {
-      shared.put(s.key(), share(g, Objects.requireNonNull(asked.get(s.key())), s));
-    }
+    Map<String, KitPlan.SlotKit> kit =
+        g.room == null ? Map.of() : KitPlan.of(adapter, plan, g.lanes, g.people, g.room);
     int number = 0;
     PlanBlock in = null;
     for (LaneSheet.SlotLanes s : g.lanes.slots()) {
@@ -102,35 +93,37 @@ class SheetMaker {
       Map<Integer, List<GroupSheet.SheetName>> watch = new TreeMap<>();
       Map<Integer, Integer> count = new TreeMap<>();
       Map<Kit, Integer> need = new EnumMap<>(Kit.class);
-      KitShare.Shared weights = Objects.requireNonNull(shared.get(s.key()));
+      KitPlan.SlotKit weights =
+          kit.getOrDefault(
+              s.key(),
+              new KitPlan.SlotKit(new KitShare.Shared(List.of(), List.of(), List.of()), List.of()));
       Map<UUID, String> instead = new HashMap<>();
-      for (KitShare.Given x : weights.given()) {
-        if (x.stock().standIn()) {
-          instead.put(x.person(), "takes " + (x.hands() == 2 ? "two: " : "") + x.stock().words());
+      weights.instead().forEach(i -> instead.put(i.person(), wording.instead(i)));
+      Map<Integer, Map<String, List<String>>> taken = new TreeMap<>();
+      for (KitShare.Given x : weights.shared().given()) {
+        LaneSheet.Follow f = s.of(x.person());
+        if (f != null) {
+          taken
+              .computeIfAbsent(f.lane(), n -> new LinkedHashMap<>())
+              .computeIfAbsent(
+                  x.stock().words() + (x.hands() == 2 ? " each hand" : ""), n -> new ArrayList<>())
+              .add(g.first(x.person()));
         }
       }
-      int bands = count(g.room, Kit.BAND) - bandsOf(g, s);
-      for (KitShare.Want w : weights.without()) {
-        String words = instead(g, a, s, w, shared, asked, bands, taken);
-        if (words.startsWith("takes a band")) {
-          bands--;
-        }
-        instead.put(w.person(), words);
-      }
-      if (!weights.without().isEmpty()) {
+      if (!weights.instead().isEmpty()) {
         shortages.add(
             "Slot "
                 + number
                 + ": weights for "
-                + weights.given().size()
+                + weights.shared().given().size()
                 + " of "
-                + (weights.given().size() + weights.without().size())
+                + (weights.shared().given().size() + weights.instead().size())
                 + "; "
-                + weights.without().stream()
+                + weights.instead().stream()
                     .map(w -> g.first(w.person()))
                     .sorted()
                     .collect(Collectors.joining(", "))
-                + (weights.without().size() == 1 ? " goes" : " go")
+                + (weights.instead().size() == 1 ? " goes" : " go")
                 + " another way, said at the slot.");
       }
       for (Participant who : g.people) {
@@ -163,10 +156,10 @@ class SheetMaker {
               .add(new GroupSheet.SheetName(who.id(), g.first(who.id()), Wording.watch(w)));
         }
         before.put(who.id(), v.position());
-        kitOf(v, who).forEach(k -> need.merge(k, 1, Integer::sum));
+        KitPlan.kitOf(v, who).forEach(k -> need.merge(k, 1, Integer::sum));
       }
       need.forEach((k, n) -> most.merge(k, n, Math::max));
-      Integer chairs = g.room == null ? null : (Integer) count(g.room, Kit.CHAIR);
+      Integer chairs = g.room == null ? null : (Integer) KitPlan.count(g.room, Kit.CHAIR);
       if (chairs != null && need.getOrDefault(Kit.CHAIR, 0) > chairs) {
         shortages.add(
             "Slot "
@@ -187,7 +180,14 @@ class SheetMaker {
                 id == null ? null : adapter.catalogue().movement(id).name(),
                 count.getOrDefault(lane, 0),
                 exceptions.getOrDefault(lane, List.of()),
-                watch.getOrDefault(lane, List.of())));
+                watch.getOrDefault(lane, List.of()),
+                taken.getOrDefault(lane, Map.of()).entrySet().stream()
+                    .map(
+                        e ->
+                            e.getKey()
+                                + ": "
+                                + e.getValue().stream().sorted().collect(Collectors.joining(", ")))
+                    .toList()));
       }
       slots.add(
           new GroupSheet.SheetSlot(
@@ -221,7 +221,7 @@ class SheetMaker {
                         e.getKey().words,
                         e.getValue(),
                         counted(e.getKey()) && g.room != null
-                            ? (Integer) count(g.room, e.getKey())
+                            ? (Integer) KitPlan.count(g.room, e.getKey())
                             : null))
             .toList(),
         List.copyOf(shortages),
@@ -418,133 +418,7 @@ class SheetMaker {
         : List.of();
   }
 
-  private static Set<Kit> kitOf(Variant v, Participant who) {
-    Set<Kit> all = new LinkedHashSet<>();
-    v.movement().kit().forEach(any -> first(any, who).ifPresent(all::add));
-    v.modifiers().forEach(m -> first(m.anyOf, who).ifPresent(all::add));
-    return all;
-  }
-
-  private static java.util.Optional<Kit> first(Set<Kit> any, Participant who) {
-    return any.stream().filter(who.kit()::contains).sorted().findFirst();
-  }
-
-  private int bandsOf(Given g, LaneSheet.SlotLanes s) {
-    int n = 0;
-    for (Participant who : g.people) {
-      LaneSheet.Follow f = s.of(who.id());
-      n += f != null && kitOf(adapter.variant(f.form()), who).contains(Kit.BAND) ? 1 : 0;
-    }
-    return n;
-  }
-
   private static boolean counted(Kit k) {
     return k == Kit.CHAIR || k == Kit.BAND || k == Kit.DUMBBELLS || k == Kit.STEP;
-  }
-
-  private static int count(@Nullable Room room, Kit k) {
-    if (room == null) {
-      return 0;
-    }
-    return switch (k) {
-      case CHAIR ->
-          room.chairs().stream().filter(c -> c.refused() == null).mapToInt(Room.Chair::count).sum();
-      case BAND -> room.bands().stream().mapToInt(Band::count).sum();
-      case STEP -> room.stepCm().size();
-      case DUMBBELLS -> room.dumbbells().stream().mapToInt(Room.Dumbbell::count).sum();
-      default -> 0;
-    };
-  }
-
-  private KitShare.Shared share(Given g, SessionPlan.Asked a, LaneSheet.SlotLanes s) {
-    List<KitShare.Want> wants = new ArrayList<>();
-    Room room = g.room;
-    if (room == null) {
-      return new KitShare.Shared(List.of(), List.of(), List.of());
-    }
-    List<KitShare.Stock> stock = new ArrayList<>();
-    room.dumbbells()
-        .forEach(d -> stock.add(new KitShare.Stock(d.grams(), d.words(), d.count(), false)));
-    room.standIns()
-        .forEach(d -> stock.add(new KitShare.Stock(d.grams(), d.words(), d.count(), true)));
-    // A start without history is the lightest dumbbell; stand-ins count where there is none.
-    List<Weight> weights =
-        room.dumbbells().isEmpty()
-            ? room.usableBy(Room.Sitter.ANYONE).bag().weights()
-            : room.dumbbells().stream().map(d -> new Weight(d.grams(), d.count())).toList();
-    for (Participant who : g.people) {
-      LaneSheet.Follow f = s.of(who.id());
-      if (f == null) {
-        continue;
-      }
-      Variant v = adapter.variant(f.form());
-      Movement m = v.movement();
-      if (m.loadKind() != LoadKind.DUMBBELL || !v.loadable()) {
-        continue;
-      }
-      int hands = Math.max(1, v.handsLoaded());
-      Standing st = who.standings().get(m.familyId());
-      Integer known = st != null && st.movementId().equals(m.id()) ? st.grams() : null;
-      OptionalInt lightest = Loads.lightest(hands, weights);
-      int wanted = known != null ? known : lightest.orElse(0);
-      if (a.slot().grams() != null) {
-        wanted = Math.min(wanted, a.slot().grams());
-      }
-      int cap = Loads.capGrams(v, Side.BOTH, who.caps());
-      int most = Math.min(wanted, cap);
-      if (wanted > 0 && stock.stream().anyMatch(x -> x.grams() <= most)) {
-        wants.add(new KitShare.Want(who.id(), hands, wanted, cap));
-      }
-    }
-    return KitShare.share(stock, wants);
-  }
-
-  /** What somebody without a weight does: a band, the other order of stations, or no weight. */
-  private String instead(
-      Given g,
-      SessionPlan.Asked a,
-      LaneSheet.SlotLanes s,
-      KitShare.Want w,
-      Map<String, KitShare.Shared> shared,
-      Map<String, SessionPlan.Asked> asked,
-      int bands,
-      Map<String, Integer> taken) {
-    Participant who =
-        g.people.stream().filter(p -> p.id().equals(w.person())).findFirst().orElseThrow();
-    Movement target = adapter.catalogue().movement(s.askedId());
-    if (bands > 0) {
-      for (Adapter.StandIn c : adapter.standIns(target.id())) {
-        boolean band = c.movement().kit().stream().anyMatch(any -> any.equals(Set.of(Kit.BAND)));
-        if (band && c.movement().purpose() == target.purpose()) {
-          Performed form =
-              adapter.open(c.movement().id(), who.situation(a.block().effortRaise(a.index())));
-          if (form != null) {
-            return "takes a band: " + wording.performed(form);
-          }
-        }
-      }
-    }
-    for (LaneSheet.SlotLanes other : g.lanes.slots()) {
-      SessionPlan.Asked b = Objects.requireNonNull(asked.get(other.key()));
-      LaneSheet.Follow f = other.of(w.person());
-      if (b.block() != a.block() || other.key().equals(s.key()) || f == null) {
-        continue;
-      }
-      Variant there = adapter.variant(f.form());
-      KitShare.Stock free =
-          Objects.requireNonNull(shared.get(other.key())).left().stream()
-              .filter(x -> x.grams() <= w.most() && !x.standIn())
-              .filter(
-                  x ->
-                      x.count() - taken.getOrDefault(other.key() + "/" + x.words(), 0) >= w.hands())
-              .findFirst()
-              .orElse(null);
-      if (free != null && !(there.movement().loadKind() == LoadKind.DUMBBELL && there.loadable())) {
-        taken.merge(other.key() + "/" + free.words(), w.hands(), Integer::sum);
-        return "goes in the other order: this one while the others do "
-            + adapter.catalogue().movement(other.askedId()).name();
-      }
-    }
-    return "works with no weight, a proper dose";
   }
 }
