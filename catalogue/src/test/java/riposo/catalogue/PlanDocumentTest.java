@@ -22,6 +22,7 @@ import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.PlanAdapter;
+import riposo.core.adapt.TodayDose;
 import riposo.core.dose.Weight;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
@@ -48,6 +49,7 @@ import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Stage;
 import riposo.core.plan.Timeline;
+import riposo.core.today.TodayCheck;
 import riposo.core.wording.Wording;
 
 /** Plans over the shipped catalogue: the open document, the starting points, checks and order. */
@@ -177,6 +179,35 @@ class PlanDocumentTest {
             .as("seed %d: rest at least as long as work", seed)
             .isLessThanOrEqualTo(a.timeline().total() - a.timeline().workSeconds());
       }
+    }
+  }
+
+  @ParameterizedTest
+  @EnumSource(
+      value = TodayCheck.Dose.class,
+      names = {"EASED", "SHORT"})
+  void aCutDayKeepsItsSlotsInAnyFormatAndAtMostThreeWhenShort(TodayCheck.Dose dose) {
+    for (int seed = 0; seed < 250; seed++) {
+      Random r = new Random(seed);
+      PlanBlock a = block(r, "a", Block.WORK);
+      if (a.format().kind() == FormatKind.BURSTS) {
+        // a slot without a partner takes every interval, and is not lost on a cut day
+        a = a.with(a.slots().subList(0, 1));
+      }
+      SessionPlan plan = new SessionPlan(List.of(a), null);
+      AdaptedPlan cut =
+          PLANS.adapt(
+              plan,
+              Caps.open(RandomLimits.DAY),
+              new Kitbag(EnumSet.allOf(Kit.class), List.of(new Weight(1000, 2))),
+              Map.of(),
+              Map.of(),
+              Mobility.USUAL,
+              new TodayDose(dose, null, false, false));
+      long kept = cut.slots().stream().map(s -> s.slotKey().split("@")[0]).distinct().count();
+      int most = dose == TodayCheck.Dose.EASED ? a.slots().size() : Math.min(3, a.slots().size());
+      int pairs = a.format().kind().needsPairs() ? most - most % 2 : most;
+      assertThat(kept).as("seed %d, %s", seed, a.format().kind()).isEqualTo(pairs);
     }
   }
 

@@ -82,7 +82,7 @@ public record TodayDose(
       PlanBlock eased = b;
       if (b.block() == Block.WORK) {
         int keep = Math.min(left, b.slots().size());
-        keep -= b.format().kind().pairs() ? keep % 2 : 0;
+        keep -= b.format().kind().needsPairs() ? keep % 2 : 0;
         left -= keep;
         if (keep == 0) {
           continue;

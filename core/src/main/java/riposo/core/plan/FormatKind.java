@@ -75,6 +75,11 @@ public enum FormatKind {
     return name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
+  /** A block of this kind cannot hold a slot without a partner. */
+  public boolean needsPairs() {
+    return pairs() && this != BURSTS;
+  }
+
   /** Slots belong together two by two. */
   public boolean pairs() {
     return this == PAIRED || this == STRENGTH_PULSE || this == GROWING || this == BURSTS;

@@ -57,7 +57,7 @@ public record PlanBlock(
       throw new IllegalArgumentException("a block is done on 1 to 7 days a week, was " + daysAWeek);
     }
     slots = List.copyOf(slots);
-    if (format.kind().pairs() && format.kind() != FormatKind.BURSTS && slots.size() % 2 != 0) {
+    if (format.kind().needsPairs() && slots.size() % 2 != 0) {
       throw new IllegalArgumentException(
           format.kind().words + " needs its movements in pairs, this block has " + slots.size());
     }
