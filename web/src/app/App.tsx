@@ -13,6 +13,8 @@ import {
 import { DayPage } from '../features/day'
 import { GroupPage, GroupsPage } from '../features/groups'
 import { LimitsPage } from '../features/limits'
+import { FamilyPage, MovementPage, MovementsPage, OwnMovementPage } from '../features/movements'
+import { RulesPage } from '../features/rules'
 import { KitPage } from '../features/kit'
 import { PulsePage } from '../features/pulse'
 import { SettingsPage } from '../features/settings'
@@ -61,6 +63,12 @@ function Signed() {
         </Route>
         <Route path="plans" element={<PlansPage />} />
         <Route path="plans/:planId" element={<PlanPage />} />
+        <Route path="movements" element={<MovementsPage />} />
+        <Route path="movements/new" element={<OwnMovementPage />} />
+        <Route path="movements/family/:familyId" element={<FamilyPage />} />
+        <Route path="movements/:movementId" element={<MovementPage />} />
+        <Route path="movements/:movementId/edit" element={<OwnMovementPage />} />
+        <Route path="rules" element={<RulesPage />} />
         <Route path="groups" element={<GroupsPage />} />
         <Route path="groups/:groupId" element={<GroupPage />} />
         <Route path="after/:runId" element={<AfterPage />} />

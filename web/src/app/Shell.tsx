@@ -9,13 +9,14 @@ const NAV = [
   { to: '/clients', words: 'Clients', key: 'c' },
   { to: '/plans', words: 'Plans', key: 'p' },
   { to: '/groups', words: 'Groups', key: 'g' },
+  { to: '/movements', words: 'Movements', key: 'm' },
   { to: '/kit', words: 'Kit', key: 'k' },
   { to: '/records', words: 'Records', key: 'r' },
 ]
 
 const KEYS: [string, string][] = [
-  ['/', 'find a client or a plan'],
-  ['g then d c p g k r', 'day sheet, clients, plans, groups, kit, records'],
+  ['/', 'find a client, a plan or a movement'],
+  ['g then d c p g m k r', 'day sheet, clients, plans, groups, movements, kit, records'],
   ['a f n o 1–9 z', 'plan builder: add, format, name, order for me, take a fix, undo'],
   ['+ l P', 'group sheet: drop-in, people and lanes, print'],
   ['?', 'these keys'],
@@ -23,6 +24,10 @@ const KEYS: [string, string][] = [
   ['1 2 3 l r b', 'screening: a choice, a side'],
   ['↑ ↓', 'adapt desk: step on the stair'],
   ['j k', 'adapt desk: next and previous slot'],
+  ['m 1–9', 'adapt desk: make it gentler, the modifier of that number'],
+  ['t w v', 'adapt desk: the trace, what if, compare'],
+  ['f', 'movements: find'],
+  ['← →', 'a family’s stair: the next family'],
   ['space ← → r s', 'run: pause, back, skip, +15 s, stop sign'],
 ]
 
@@ -145,6 +150,7 @@ export function Shell({ me }: { me: S['Me'] }) {
 
 function Find({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean) => void }) {
   const [text, setText] = useState('')
+  const [wanted, setWanted] = useState(false)
   const navigate = useNavigate()
   const clients = useQuery({
     queryKey: ['clients', false],
@@ -156,29 +162,48 @@ function Find({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean
     queryFn: () => api.get<S['Plan'][]>('/plans'),
     enabled: open,
   })
+  const movements = useQuery({
+    queryKey: ['movements'],
+    queryFn: () => api.get<S['MovementView'][]>('/movements'),
+    enabled: open,
+  })
   const all = [
     ...(clients.data ?? []).map((c) => ({ to: `/clients/${c.id}`, name: c.name, kind: 'client' })),
     ...(plans.data ?? []).map((p) => ({ to: `/plans/${p.id}`, name: p.name, kind: 'plan' })),
+    ...(movements.data ?? []).map((m) => ({ to: `/movements/${m.id}`, name: m.name, kind: 'movement' })),
   ].filter((x) => x.name.toLowerCase().includes(text.trim().toLowerCase()))
   const go = (to: string) => {
     onOpenChange(false)
     setText('')
+    setWanted(false)
     void navigate(to)
   }
+  // Enter before the lists are there goes on as soon as they are.
+  const first = all[0]?.to
+  const ready = clients.data !== undefined && plans.data !== undefined && movements.data !== undefined
+  const goes = useRef(go)
+  useEffect(() => {
+    goes.current = go
+  })
+  useEffect(() => {
+    if (wanted && ready && first) goes.current(first)
+  }, [wanted, ready, first])
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="Find">
       <form
         onSubmit={(e) => {
           e.preventDefault()
-          const first = all[0]
-          if (first) go(first.to)
+          setWanted(true)
         }}
       >
         <input
           autoFocus
-          aria-label="Name of a client or plan"
+          aria-label="Name of a client, plan or movement"
           value={text}
-          onChange={(e) => setText(e.target.value)}
+          onChange={(e) => {
+            setText(e.target.value)
+            setWanted(false)
+          }}
         />
       </form>
       <ul className="mt-3">
@@ -194,7 +219,9 @@ function Find({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean
             </button>
           </li>
         ))}
-        {all.length === 0 && <li className="py-2 text-soft">No client or plan has “{text}” in its name.</li>}
+        {all.length === 0 && (
+          <li className="py-2 text-soft">No client, plan or movement has “{text}” in its name.</li>
+        )}
       </ul>
     </Dialog>
   )

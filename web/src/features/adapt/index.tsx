@@ -6,7 +6,9 @@ import { api, type S } from '../../lib/api'
 import { clock, day } from '../../lib/format'
 import { Button, Failure, Loading } from '../../ui'
 import { Contour } from '../../ui/Contour'
+import { Figure } from '../../ui/Figure'
 import { useClient } from '../clients'
+import { ComparePanel, Since } from './ComparePanel'
 import { StairPanel } from './StairPanel'
 import { StartPanel } from './StartPanel'
 
@@ -62,6 +64,7 @@ function Desk({ planId }: { planId: string }) {
   const cache = useQueryClient()
   const [chosen, setChosen] = useState<string | null>(null)
   const [starting, setStarting] = useState(false)
+  const [comparing, setComparing] = useState(false)
   const release = useMutation({
     mutationFn: (slot: string) => api.remove<S['AdaptedView']>(`${base}/slots/${slot}/choice`),
     onSuccess: (v) => {
@@ -77,9 +80,13 @@ function Desk({ planId }: { planId: string }) {
   useEffect(() => {
     const on = (e: KeyboardEvent) => {
       if (typing(e) || !slots || !current) return
+      if (e.key === 'v') setComparing((c) => !c)
       const by = e.key === 'j' ? 1 : e.key === 'k' ? -1 : 0
       const next = slots[slots.indexOf(current) + by]
-      if (by !== 0 && next) setChosen(next.key)
+      if (by !== 0 && next) {
+        setChosen(next.key)
+        document.getElementById(`slot-${next.key}`)?.scrollIntoView({ block: 'nearest' })
+      }
     }
     window.addEventListener('keydown', on)
     return () => window.removeEventListener('keydown', on)
@@ -113,6 +120,9 @@ function Desk({ planId }: { planId: string }) {
           >
             Card Letter
           </a>
+          <Button quiet aria-expanded={comparing} onClick={() => setComparing(!comparing)}>
+            Compare
+          </Button>
           {v.timeline.total > 0 ? (
             <Button main onClick={() => setStarting(true)}>
               Start this session
@@ -124,6 +134,8 @@ function Desk({ planId }: { planId: string }) {
           )}
         </span>
       </div>
+      <Since base={base} />
+      {comparing && <ComparePanel base={base} clientId={client.id} today={v.date} />}
       {[...v.sessionProblems, ...v.checks].map((c) => (
         <p key={c} className="mb-1 border-l-4 border-ochre pl-3 text-sm text-ochre-deep">
           {c}
@@ -243,6 +255,7 @@ function SlotTable({
             .map((s, i) => (
               <tr
                 key={s.key}
+                id={`slot-${s.key}`}
                 className={`block border-b border-line align-top sm:table-row ${s.key === current ? 'bg-teal-tint' : ''}`}
               >
                 <td className="hidden px-2 py-2 font-mono sm:table-cell">{i + 1}</td>
@@ -255,9 +268,24 @@ function SlotTable({
                   {s.askedName}
                 </td>
                 <td className="block px-1 py-1 sm:table-cell sm:py-2">
+                  <span className="float-right ml-2 hidden gap-1 md:flex">
+                    {s.parts.map(
+                      (p) =>
+                        p.movementId && (
+                          <Figure
+                            key={p.side}
+                            movementId={p.movementId}
+                            name=""
+                            modifiers={p.modifiers}
+                            range={p.range}
+                            height={44}
+                          />
+                        ),
+                    )}
+                  </span>
                   <button
                     type="button"
-                    className="block min-h-[28px] w-full text-left"
+                    className="block min-h-[28px] text-left"
                     aria-pressed={s.key === current}
                     onClick={() => onChoose(s.key)}
                   >

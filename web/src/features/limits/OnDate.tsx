@@ -133,8 +133,8 @@ function Open({ data }: { data: S['OpenView'] }) {
             key={f.familyId}
             className="flex items-center justify-between gap-2 border-b border-line py-1 text-sm"
           >
-            <span>{f.name}</span>
-            <span className="flex items-end gap-[2px]">
+            <span className="min-w-[110px]">{f.name}</span>
+            <span className="flex min-w-0 flex-1 items-end justify-end gap-[2px]">
               <span className="sr-only">
                 {f.rungs
                   .map(
@@ -148,8 +148,8 @@ function Open({ data }: { data: S['OpenView'] }) {
                   key={r.rung}
                   aria-hidden="true"
                   title={`rung ${r.rung}: ${r.open} of ${r.all} open`}
-                  style={{ height: 6 + r.rung * 2 }}
-                  className={`w-[9px] border ${r.open === 0 ? 'hatch border-plum' : r.withModifiers ? 'border-teal bg-teal-tint' : 'border-teal bg-teal'}`}
+                  style={{ height: 6 + (r.rung / f.rungs.length) * 22 }}
+                  className={`max-w-[9px] min-w-[3px] flex-1 border ${r.open === 0 ? 'hatch border-plum' : r.withModifiers ? 'border-teal bg-teal-tint' : 'border-teal bg-teal'}`}
                 />
               ))}
               <span className="ml-2 w-7 text-right font-mono">{f.open}</span>

@@ -37,7 +37,10 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
 
-/** Adapting a plan of ten slots (one warm-up, eight work, one cool-down) for one client. */
+/**
+ * Adapting a plan of twelve slots (one warm-up, ten work, one cool-down) for one client. Memory per
+ * adaptation: {@code ./riposo bench AdaptBench -prof gc}, gc.alloc.rate.norm.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -46,7 +49,7 @@ import riposo.core.plan.Slot;
 @Fork(1)
 public class AdaptBench {
   /** Movements in the catalogue: the shipped ones cut or repeated under new ids. */
-  @Param({"70", "106", "200", "400"})
+  @Param({"71", "142", "284", "568"})
   int size;
 
   private PlanAdapter adapter;
@@ -67,7 +70,9 @@ public class AdaptBench {
             "seated-twist",
             "one-leg-stand",
             "supine-bridge",
-            "forearm-plank")) {
+            "forearm-plank",
+            "reverse-lunge-arms-up",
+            "chair-dip")) {
       work.add(new Slot("s" + work.size(), id, null));
     }
     plan =
@@ -117,6 +122,8 @@ public class AdaptBench {
             "one-leg-stand",
             "supine-bridge",
             "forearm-plank",
+            "reverse-lunge-arms-up",
+            "chair-dip",
             "march",
             "seated-breathing");
     List<Family> families = new ArrayList<>();
@@ -162,7 +169,9 @@ public class AdaptBench {
                     m.ranged(),
                     m.modifiers(),
                     m.cues(),
-                    m.faults()));
+                    m.faults(),
+                    m.lever(),
+                    m.figure()));
             count++;
           }
         }
@@ -175,7 +184,7 @@ public class AdaptBench {
   }
 
   @Benchmark
-  public AdaptedPlan adaptTenSlots() {
+  public AdaptedPlan adaptTwelveSlots() {
     return adapter.adapt(plan, caps, kit, Map.of(), Map.of(), Mobility.USUAL);
   }
 }

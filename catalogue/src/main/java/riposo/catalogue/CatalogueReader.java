@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -17,6 +18,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import riposo.catalogue.CatalogueException.Problem;
+import riposo.core.figure.Angles;
+import riposo.core.figure.Figure;
+import riposo.core.figure.Figures;
 import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
 import riposo.core.limit.JointMotion;
@@ -34,24 +40,69 @@ import riposo.core.movement.Part;
 import riposo.core.movement.Position;
 import riposo.core.movement.Purpose;
 import riposo.core.movement.SidePattern;
+import riposo.core.movement.Soundness;
 import riposo.core.movement.SpineDemand;
 import riposo.core.movement.Tempo;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /** Reads family files into a {@link Catalogue}; all or nothing. */
 public final class CatalogueReader {
-  private final YAMLMapper yaml = new YAMLMapper();
+  private static final YAMLMapper YAML = new YAMLMapper();
   private final Schema schema =
       SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
           .getSchema(text("family.schema.json"));
 
   /** The catalogue that ships with Riposo. */
   public static Catalogue shipped() {
+    return new CatalogueReader().read(files());
+  }
+
+  private static Map<String, String> files() {
     Map<String, String> files = new LinkedHashMap<>();
     text("families.txt").lines().forEach(f -> files.put(f + ".yaml", text(f + ".yaml")));
-    return new CatalogueReader().read(files);
+    return files;
+  }
+
+  /** The figures that ship with Riposo; throws {@link CatalogueException} naming a bad one. */
+  public static Figures figures() {
+    List<Problem> problems = new ArrayList<>();
+    List<Figure> all = new ArrayList<>();
+    YAML.readTree(text("figures.yaml"))
+        .forEachEntry(
+            (id, f) -> {
+              try {
+                all.add(
+                    new Figure(
+                        id,
+                        constant(Figure.View.class, f.get("view").asString()),
+                        Angles.of(f.get("start").asString()),
+                        Angles.of(f.get("end").asString())));
+              } catch (IllegalArgumentException e) {
+                problems.add(
+                    new Problem("figures.yaml", 0, "/" + id, String.valueOf(e.getMessage())));
+              }
+            });
+    if (!problems.isEmpty()) {
+      throw new CatalogueException(problems);
+    }
+    return new Figures(all);
+  }
+
+  /** The shipped movements as documents, by id: what a copy of one starts from. */
+  public static Map<String, ObjectNode> documents() {
+    Map<String, ObjectNode> all = new LinkedHashMap<>();
+    files()
+        .values()
+        .forEach(
+            f -> {
+              JsonNode family = YAML.readTree(f);
+              family
+                  .get("movements")
+                  .forEach(m -> all.put(m.get("id").asString(), (ObjectNode) m.deepCopy()));
+            });
+    return all;
   }
 
   /**
@@ -60,42 +111,104 @@ public final class CatalogueReader {
    * @throws CatalogueException naming every problem found, when there is any
    */
   public Catalogue read(Map<String, String> files) {
-    List<String> problems = new ArrayList<>();
+    List<Problem> problems = new ArrayList<>();
     List<Family> families = new ArrayList<>();
+    Map<String, String> familyFiles = new HashMap<>();
+    Map<String, String> movementFiles = new HashMap<>();
     files.forEach(
         (file, content) -> {
-          JsonNode node;
-          try {
-            node = yaml.readTree(content);
-          } catch (JacksonException e) {
-            problems.add(
-                file + " line " + e.getLocation().getLineNr() + ": " + e.getOriginalMessage());
+          Source source = Source.read(file, content, schema, problems);
+          if (source == null) {
             return;
           }
           int before = problems.size();
-          schema
-              .validate(node)
-              .forEach(
-                  m -> problems.add(file + " " + m.getInstanceLocation() + ": " + m.getMessage()));
-          if (problems.size() == before) {
-            try {
-              families.add(family(node));
-            } catch (IllegalArgumentException e) {
-              problems.add(file + ": " + e.getMessage());
-            }
+          JsonNode node = source.node();
+          twice(familyFiles, node.get("id").asString(), source, "/id", problems);
+          Family family = family(source, movementFiles, problems);
+          if (problems.size() == before && family != null) {
+            families.add(family);
           }
         });
-    if (problems.isEmpty()) {
-      try {
-        return new Catalogue(families);
-      } catch (IllegalArgumentException e) {
-        problems.add(String.valueOf(e.getMessage()));
-      }
+    if (!problems.isEmpty()) {
+      throw new CatalogueException(problems);
     }
-    throw new CatalogueException(problems);
+    return new Catalogue(families);
   }
 
-  private static String text(String name) {
+  private static void twice(
+      Map<String, String> seen, String id, Source source, String field, List<Problem> problems) {
+    String other = seen.putIfAbsent(id, source.file());
+    if (other != null) {
+      problems.add(source.problem(field, "the id “" + id + "” is used twice, first in " + other));
+    }
+  }
+
+  private static @Nullable Family family(
+      Source source, Map<String, String> movementFiles, List<Problem> problems) {
+    JsonNode node = source.node();
+    String id = node.get("id").asString();
+    Purpose purpose = Purpose.ofId(node.get("purpose").asString());
+    List<Movement> movements = new ArrayList<>();
+    int before = problems.size();
+    for (int i = 0; i < node.get("movements").size(); i++) {
+      JsonNode m = node.get("movements").get(i);
+      String at = "/movements/" + i;
+      twice(movementFiles, m.get("id").asString(), source, at + "/id", problems);
+      Movement movement = sound(source, at, m, id, purpose, m.get("rung").asInt(), problems);
+      if (movement != null) {
+        movements.add(movement);
+      }
+    }
+    if (problems.size() > before) {
+      return null;
+    }
+    order(movements)
+        .forEach((i, words) -> problems.add(source.problem("/movements/" + i + "/rung", words)));
+    return problems.size() > before
+        ? null
+        : new Family(id, node.get("name").asString(), purpose, movements);
+  }
+
+  /** Where rungs do not rise: the place of the later movement and why. */
+  static Map<Integer, String> order(List<Movement> rungs) {
+    Map<Integer, String> wrong = new LinkedHashMap<>();
+    for (int i = 1; i < rungs.size(); i++) {
+      Movement m = rungs.get(i);
+      for (int j = 0; j < i; j++) {
+        Movement lower = rungs.get(j);
+        if (m.rung() <= lower.rung() && j == i - 1) {
+          wrong.put(i, m.id() + " does not stand above " + lower.id());
+        } else if (m.difficulty() < lower.difficulty() && j == i - 1) {
+          wrong.put(i, m.id() + " is a higher rung than " + lower.id() + " but less difficult");
+        } else if (Soundness.outranks(lower, m)) {
+          wrong.put(i, m.id() + " asks for no more than " + lower.id() + ", a rung below it");
+        }
+      }
+    }
+    return wrong;
+  }
+
+  /** The movement; null where it cannot be read or contradicts itself, the problems added. */
+  static @Nullable Movement sound(
+      Source source,
+      String at,
+      JsonNode m,
+      String family,
+      Purpose purpose,
+      int rung,
+      List<Problem> problems) {
+    try {
+      Movement movement = movement(m, family, purpose, rung);
+      List<Soundness.Contradiction> wrong = Soundness.contradictions(movement);
+      wrong.forEach(c -> problems.add(source.problem(at + "/" + c.field(), c.words())));
+      return wrong.isEmpty() ? movement : null;
+    } catch (IllegalArgumentException e) {
+      problems.add(source.problem(at, String.valueOf(e.getMessage())));
+      return null;
+    }
+  }
+
+  static String text(String name) {
     return resource("/catalogue/" + name);
   }
 
@@ -110,15 +223,7 @@ public final class CatalogueReader {
     }
   }
 
-  private static Family family(JsonNode node) {
-    String id = node.get("id").asString();
-    Purpose purpose = Purpose.ofId(node.get("purpose").asString());
-    List<Movement> movements = new ArrayList<>();
-    node.get("movements").forEach(m -> movements.add(movement(m, id, purpose)));
-    return new Family(id, node.get("name").asString(), purpose, movements);
-  }
-
-  private static Movement movement(JsonNode m, String family, Purpose purpose) {
+  private static Movement movement(JsonNode m, String family, Purpose purpose, int rung) {
     String id = m.get("id").asString();
     try {
       JsonNode range = m.get("range");
@@ -142,7 +247,7 @@ public final class CatalogueReader {
           m.get("name").asString(),
           family,
           purpose,
-          m.get("rung").asInt(),
+          rung,
           m.get("difficulty").asInt(),
           constant(SidePattern.class, m.get("sides").asString()),
           Tempo.of(m.get("tempo").asString()),
@@ -156,7 +261,9 @@ public final class CatalogueReader {
           cuts,
           modifiers,
           strings(m.get("cues")),
-          strings(m.get("faults")));
+          strings(m.get("faults")),
+          m.has("lever") ? m.get("lever").asInt() : 0,
+          m.has("figure") ? m.get("figure").asString() : null);
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException("movement " + id + ": " + e.getMessage(), e);
     }

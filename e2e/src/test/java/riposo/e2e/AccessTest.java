@@ -81,6 +81,11 @@ class AccessTest {
             "/plans",
             "/plans?view=start",
             "/groups",
+            "/movements",
+            "/movements/family/push",
+            "/movements/counter-push-up",
+            "/movements/new",
+            "/rules",
             "/kit",
             "/records",
             "/settings")) {
@@ -128,7 +133,9 @@ class AccessTest {
       }
     }
     Page phone = Studio.marit(360, 740);
-    for (String path : List.of("/", "/clients", "/plans", "/plans/new", "/groups")) {
+    for (String path :
+        List.of(
+            "/", "/clients", "/plans", "/plans/new", "/groups", "/movements", "/movements/squat")) {
       visit(phone, path);
     }
     page.navigate(Studio.url("/"));

@@ -32,14 +32,28 @@ class Shots {
     page.getByText("Limits and their history").waitFor();
     page.getByText("What closes most").waitFor();
     shot(page, "limits");
-    Studio.button(page, "Add a limit").click();
-    page.getByText("left knee bend").first().waitFor();
-    shot(page, "limit-form");
-    page.keyboard().press("Escape");
     Studio.link(page, "Plan").click();
     page.getByText("the stair").waitFor();
     page.getByText("Push, horizontal").or(page.getByText("floor push-up")).first().waitFor();
+    page.keyboard().press("t");
+    page.getByText("What the choice gives up").scrollIntoViewIfNeeded();
+    page.setViewportSize(1280, 1500);
+    page.evaluate("window.scrollTo(0, 0)");
+    page.waitForTimeout(800);
     shot(page, "adapt");
+    page.setViewportSize(1280, 800);
+    page.navigate(Studio.url("/movements?without=grip,standing"));
+    page.getByText("Seated buttock squeeze").waitFor();
+    page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+    shot(page, "movements");
+    page.navigate(Studio.url("/movements/family/push"));
+    page.getByText("Walk-out to push-up").waitFor();
+    page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+    shot(page, "stair");
+    page.navigate(Studio.url("/rules?area=choosing"));
+    page.getByText("choose.cost.1.purpose").waitFor();
+    shot(page, "rules");
+    Studio.client(page, "Odile Varga");
     Studio.link(page, "Tolerance").click();
     page.getByText("height: rung").waitFor();
     shot(page, "tolerance");
@@ -47,13 +61,6 @@ class Shots {
     page.getByText("Steady Tuesday").click();
     page.getByText("posture changes").first().waitFor();
     shot(page, "plan");
-    page.navigate(Studio.url("/plans"));
-    page.getByText("Week by week").click();
-    page.getByText("What it comes to").waitFor();
-    Studio.button(page, "Order for me").first().click();
-    page.getByText("A better order").waitFor();
-    page.waitForTimeout(400);
-    shot(page, "order");
     page.navigate(Studio.url("/groups"));
     page.locator("a[href^='/groups/']").last().click();
     page.getByText("People and lanes").waitFor();
@@ -97,10 +104,6 @@ class Shots {
     }
     page.waitForTimeout(800);
     shot(page, "today-check");
-    Studio.client(page, "Benedikt Aalto");
-    Studio.link(page, "Letter that asks for it").click();
-    page.getByText("Benedikt Aalto").nth(1).waitFor();
-    shot(page, "letter");
   }
 
   /** The first page of the group sheet and of a card, as they come out of the printer. */

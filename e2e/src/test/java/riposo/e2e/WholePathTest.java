@@ -265,7 +265,7 @@ class WholePathTest {
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Plans")))
         .isVisible();
     page.keyboard().press("/");
-    page.getByLabel("Name of a client or plan").fill("thandi");
+    page.getByLabel("Name of a client, plan or movement").fill("thandi");
     page.keyboard().press("Enter");
     assertThat(
             page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Thandi Mokoena")))
@@ -281,7 +281,11 @@ class WholePathTest {
               client + "/limits",
               client + "/screening",
               Studio.url("/"),
-              Studio.url("/plans"))) {
+              Studio.url("/plans"),
+              Studio.url("/movements"),
+              Studio.url("/movements/family/push"),
+              Studio.url("/movements/new"),
+              Studio.url("/rules"))) {
         page.navigate(path);
         page.locator("main h1, main h2").first().waitFor();
         assertTrue(

@@ -473,6 +473,7 @@ class ClientApiTest extends ApiDesk {
                 .formatted(plan, id));
     assertThat(group.status()).as(group.text()).isEqualTo(201);
     assertThat(post(c + "/day-plans", "{\"planId\":\"" + plan + "\"}").status()).isEqualTo(200);
+    assertThat(post(c + "/adapted/" + plan + "/seen", "{}").status()).isEqualTo(200);
     Answer export = get(c + "/export");
     assertThat(export.body().path("parts").propertyNames())
         .containsExactlyInAnyOrder(
@@ -480,6 +481,7 @@ class ClientApiTest extends ApiDesk {
             "screening",
             "limits",
             "choices",
+            "adaptedPlansSeen",
             "runs",
             "tolerance",
             "check-ins",

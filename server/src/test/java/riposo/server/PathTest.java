@@ -258,8 +258,8 @@ class PathTest {
     morning(second, 0, NextDay.Compared.BETTER);
     acceptAll();
     assertThat(standing("sit-stand").verdict()).isEqualTo("STEP_UP");
-    assertThat(standing("sit-stand").movementId()).isEqualTo("squat");
-    assertThat(slot("s1").parts().get(0).movementId()).isEqualTo("squat");
+    assertThat(standing("sit-stand").movementId()).isEqualTo("door-handle-squat");
+    assertThat(slot("s1").parts().get(0).movementId()).isEqualTo("door-handle-squat");
     assertThat(standing("pull").tempo())
         .as("2 kg to 3 kg is a step too big: lower slowly")
         .isEqualTo("4-0-2-0");

@@ -1,6 +1,7 @@
 package riposo.core.adapt;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -9,7 +10,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
-import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
@@ -54,7 +54,8 @@ public final class Adapter {
    */
   public SlotResult resolve(String targetId, Situation situation) {
     List<Candidate> all = candidates.computeIfAbsent(targetId, this::candidatesFor);
-    boolean sided = isSided(situation.caps());
+    // With the same caps on both sides a split is never nearer than the same form on both.
+    boolean sided = situation.caps().sided();
     Map<String, Fit> whole = new HashMap<>();
     @Nullable Fit best = null;
     @Nullable Fit left = null;
@@ -68,7 +69,7 @@ public final class Adapter {
           && (!sided || nearerThan(left, c.bare()) && nearerThan(right, c.bare()))) {
         break;
       }
-      if (above(c.movement(), situation) != null || !missing(c.movement(), situation).isEmpty()) {
+      if (above(c.movement(), situation) != null || lacks(c.movement(), situation)) {
         continue;
       }
       Fit fit = bestForm(c, situation, Side.BOTH);
@@ -157,6 +158,9 @@ public final class Adapter {
   public List<StairRung> stair(String familyId, Situation situation) {
     List<StairRung> stair = new ArrayList<>();
     for (Movement m : catalogue.family(familyId).rungs()) {
+      if (catalogue.retired(m.id())) {
+        continue;
+      }
       Performed form = open(m.id(), situation);
       Ceiling above = above(m, situation);
       stair.add(
@@ -188,6 +192,9 @@ public final class Adapter {
     Movement target = catalogue.movement(targetId);
     List<Candidate> found = new ArrayList<>();
     for (Movement m : catalogue.movements()) {
+      if (m != target && catalogue.retired(m.id())) {
+        continue;
+      }
       boolean family = m.familyId().equals(target.familyId());
       if (family ? m.rung() > target.rung() : m.difficulty() > target.difficulty()) {
         continue; // harder than asked is never offered
@@ -202,8 +209,7 @@ public final class Adapter {
       } else {
         continue;
       }
-      int distance =
-          family ? 10 * (target.rung() - m.rung()) : target.difficulty() - m.difficulty() + 1;
+      int distance = m == target ? 0 : distance(target, m, family);
       Cost bare =
           new Cost(
               purpose,
@@ -216,6 +222,18 @@ public final class Adapter {
     }
     found.sort(Comparator.comparing(Candidate::bare).thenComparing(c -> c.movement().id()));
     return List.copyOf(found);
+  }
+
+  /**
+   * How much gentler it is, in tenths. Rungs in the family, but no more than the difference in
+   * difficulty: many small rungs are no longer a way than few large ones. Across families the
+   * difference in difficulty, and one more, so that of two alike the family's own wins.
+   */
+  private static int distance(Movement target, Movement m, boolean family) {
+    int difficulty = target.difficulty() - m.difficulty();
+    return family
+        ? Math.max(1, Math.min(10 * (target.rung() - m.rung()), difficulty))
+        : difficulty + 1;
   }
 
   private static int musclesLost(Movement target, Movement m) {
@@ -299,14 +317,26 @@ public final class Adapter {
 
   private static boolean hasKit(Variant v, Situation situation) {
     for (Modifier m : v.modifiers()) {
-      if (!m.anyOf.isEmpty() && m.anyOf.stream().noneMatch(situation.kit()::contains)) {
+      if (!m.anyOf.isEmpty() && Collections.disjoint(m.anyOf, situation.kit())) {
         return false;
       }
     }
     return true;
   }
 
+  private static boolean lacks(Movement m, Situation situation) {
+    for (Set<Kit> anyOf : m.kit()) {
+      if (Collections.disjoint(anyOf, situation.kit())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   private static Set<Kit> missing(Movement m, Situation situation) {
+    if (!lacks(m, situation)) {
+      return EnumSet.noneOf(Kit.class);
+    }
     Set<Kit> missing = EnumSet.noneOf(Kit.class);
     for (Set<Kit> anyOf : m.kit()) {
       if (anyOf.stream().noneMatch(situation.kit()::contains)) {
@@ -319,17 +349,6 @@ public final class Adapter {
   private static @Nullable Ceiling above(Movement m, Situation situation) {
     Ceiling ceiling = situation.ceilings().get(m.familyId());
     return ceiling != null && m.rung() > ceiling.rung() ? ceiling : null;
-  }
-
-  /** With the same caps on both sides a split is never nearer than the same form on both sides. */
-  private static boolean isSided(Caps caps) {
-    for (int cell = 0; cell < Axis.CELLS; cell++) {
-      Axis axis = Axis.ofCell(cell);
-      if (axis.sided && caps.cap(axis.cell(Side.LEFT)) != caps.cap(axis.cell(Side.RIGHT))) {
-        return true;
-      }
-    }
-    return false;
   }
 
   private List<Rejection> rejections(

@@ -9,7 +9,8 @@ package riposo.core.adapt;
  * @param range percentage points of range given up
  * @param position 1 when the posture is another than asked
  * @param modifiers how many
- * @param distance rungs x 10 within the family; difference in difficulty + 1 across families
+ * @param distance in tenths: within the family the rungs between, but no more than the difference
+ *     in difficulty; difference in difficulty + 1 across families
  */
 public record Cost(int purpose, int muscles, int range, int position, int modifiers, int distance)
     implements Comparable<Cost> {

@@ -59,6 +59,9 @@ public record OpenMap(
       Map<Integer, int[]> rungs = new LinkedHashMap<>();
       int count = 0;
       for (Movement m : f.rungs()) {
+        if (adapter.catalogue().retired(m.id())) {
+          continue;
+        }
         all++;
         int[] r = rungs.computeIfAbsent(m.rung(), x -> new int[3]);
         r[1]++;

@@ -18,6 +18,7 @@ public enum Act {
   LEG_WORK("work with the legs"),
   UNEVEN_LEGS("one leg doing more than the other"),
   STAND_UP("standing up from a seat"),
+  LIFT_FROM_FLOOR("lifting a weight from the floor"),
   BAND_LATEX("a latex band");
 
   public final String words;

@@ -33,25 +33,24 @@ public record Broken(
   /** Every limit that the demand passes, not only the first and not only the tightest. */
   public static List<Broken> of(Caps caps, int[] demand) {
     List<Broken> broken = new ArrayList<>();
-    for (Limit limit : caps.active()) {
-      for (Side side : limit.axis().sided ? List.of(Side.LEFT, Side.RIGHT) : List.of(Side.BOTH)) {
-        int asked = demand[limit.axis().cell(side)];
-        if (limit.axis() == Axis.EFFORT && asked > 0) {
-          asked += caps.effortRaise();
-        }
-        if ((!limit.axis().sided || limit.side().covers(side)) && asked > limit.cap()) {
-          broken.add(
-              new Broken(
-                  limit.axisId(),
-                  side,
-                  asked,
-                  limit.cap(),
-                  limit.id(),
-                  limit.strength(),
-                  limit.source(),
-                  limit.until(),
-                  limit.reviewDueOn(caps.day())));
-        }
+    for (Caps.Cover c : caps.covers()) {
+      Limit limit = c.limit();
+      int asked = demand[c.cell()];
+      if (c.axis() == Axis.EFFORT && asked > 0) {
+        asked += caps.effortRaise();
+      }
+      if (asked > limit.cap()) {
+        broken.add(
+            new Broken(
+                limit.axisId(),
+                c.side(),
+                asked,
+                limit.cap(),
+                limit.id(),
+                limit.strength(),
+                limit.source(),
+                limit.until(),
+                limit.reviewDueOn(caps.day())));
       }
     }
     return broken;

@@ -2,9 +2,12 @@ package riposo.core.limit;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -16,6 +19,15 @@ public final class Caps {
   private final List<Limit> active;
   private final LocalDate day;
   private final int effortRaise;
+
+  /** The cells that anything limits, and each active limit with a side and cell it covers. */
+  private final int[] capped;
+
+  private final List<Cover> covers;
+  private final boolean sided;
+
+  /** A limit on one side: one entry a side for what covers both. */
+  record Cover(Limit limit, Axis axis, Side side, int cell) {}
 
   private Caps(LocalDate day, List<Limit> active, int effortRaise) {
     this.day = day;
@@ -30,6 +42,20 @@ public final class Caps {
         caps[cell] = Math.min(caps[cell], cap);
       }
     }
+    this.capped =
+        IntStream.range(0, caps.length).filter(i -> caps[i] < Integer.MAX_VALUE).toArray();
+    List<Cover> all = new ArrayList<>();
+    for (Limit limit : active) {
+      Axis axis = limit.axis();
+      for (Side side : sidesOf(limit)) {
+        all.add(new Cover(limit, axis, axis.sided ? side : Side.BOTH, axis.cell(side)));
+      }
+    }
+    this.covers = List.copyOf(all);
+    this.sided =
+        Arrays.stream(capped)
+            .mapToObj(Axis::ofCell)
+            .anyMatch(a -> a.sided && caps[a.cell(Side.LEFT)] != caps[a.cell(Side.RIGHT)]);
   }
 
   /** Combines the limits that hold on that day, review-due FIRM ones included. */
@@ -104,12 +130,31 @@ public final class Caps {
 
   /** True when any cap is below the demand; stops at the first. */
   public boolean forbids(int[] demand) {
-    for (int i = 0; i < caps.length; i++) {
+    for (int i : capped) {
       if (demand[i] > caps[i]) {
         return true;
       }
     }
     return false;
+  }
+
+  /** Whether every demand above its cap is in one of the cells; true also when none is. */
+  public boolean forbidsOnly(int[] demand, BitSet cells) {
+    for (int i : capped) {
+      if (demand[i] > caps[i] && !cells.get(i)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Whether some axis is capped otherwise on the left than on the right. */
+  public boolean sided() {
+    return sided;
+  }
+
+  List<Cover> covers() {
+    return covers;
   }
 
   /** Every cell whose cap is below the demand, in cell order. */

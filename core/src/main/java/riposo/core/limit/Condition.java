@@ -404,7 +404,7 @@ public enum Condition {
         "handbook 2, heart-rate guidance",
         new Row(
             "pulse",
-            Math.max(0, lowestRate - 20),
+            Math.min(Axis.PULSE.greatest, Math.max(0, lowestRate - 20)),
             "20 below the device's lowest rate of " + lowestRate + " bpm",
             Strength.FIRM,
             null),

@@ -16,9 +16,20 @@ public final class Catalogue {
   private final Map<String, Family> families = new LinkedHashMap<>();
   private final Map<String, Movement> movements = new LinkedHashMap<>();
   private final Map<String, List<Variant>> variants = new HashMap<>();
+  private final Set<String> retired;
 
   /** Throws {@link IllegalArgumentException} naming a family or movement id used twice. */
   public Catalogue(List<Family> families) {
+    this(families, Set.of());
+  }
+
+  /**
+   * The same with movements that are known by name and offered no more.
+   *
+   * @param retired their ids
+   */
+  public Catalogue(List<Family> families, Set<String> retired) {
+    this.retired = Set.copyOf(retired);
     for (Family family : families) {
       if (this.families.put(family.id(), family) != null) {
         throw new IllegalArgumentException("family id used twice: " + family.id());
@@ -66,6 +77,11 @@ public final class Catalogue {
     return List.copyOf(movements.values());
   }
 
+  /** Whether the movement is offered no more. */
+  public boolean retired(String movementId) {
+    return retired.contains(movementId);
+  }
+
   public Optional<Movement> find(String movementId) {
     return Optional.ofNullable(movements.get(movementId));
   }
@@ -105,11 +121,6 @@ public final class Catalogue {
       return Optional.empty();
     }
     Variant cut = variant.cutTo(caps, working);
-    if (cut.range() == 100) {
-      return Optional.empty();
-    }
-    Set<Modifier> with = EnumSet.of(Modifier.RANGE);
-    with.addAll(variant.modifiers());
-    return Optional.of(Variant.of(movement, with, cut.range()));
+    return cut == variant ? Optional.empty() : Optional.of(cut);
   }
 }

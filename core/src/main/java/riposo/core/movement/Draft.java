@@ -34,11 +34,14 @@ final class Draft {
   final Set<Act> acts;
   boolean oneSide;
   boolean padded;
+  boolean handedOff;
+  final int lever;
 
   Draft(Movement m) {
     Demands d = m.demands();
     sides = m.sides();
     leastRange = m.leastRange();
+    lever = m.lever();
     position = d.position();
     joints = new ArrayList<>(d.joints());
     spine = new ArrayList<>(d.spine());
@@ -125,7 +128,7 @@ final class Draft {
         put(v, b.arm() ? Axis.BEARING_ARM : Axis.BEARING_LEG, side, b.percent());
       }
     }
-    if (leastGrams > 0) {
+    if (leastGrams > 0 && hands > 0) {
       List<Side> loaded =
           hands == 1 || oneSide
               ? sidesOf(Part.WORKING, true, working)
@@ -136,7 +139,7 @@ final class Draft {
       if (overhead) {
         put(v, Axis.LOAD_OVERHEAD, Side.BOTH, total);
       }
-      if (position.onFloor()) {
+      if (position.onFloor() && !handedOff || acts.contains(Act.LIFT_FROM_FLOOR)) {
         put(v, Axis.LOAD_FROM_FLOOR, Side.BOTH, total);
       }
     }

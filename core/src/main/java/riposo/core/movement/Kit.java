@@ -15,7 +15,12 @@ public enum Kit {
   CUSHION("a firm cushion"),
   WEDGE("a wedge to recline on"),
   TOWEL("a towel"),
-  BALL("a ball");
+  BALL("a ball"),
+  BIKE("a stationary bike"),
+  CROSS_TRAINER("a cross-trainer"),
+  ARM_CYCLE("an arm cycle"),
+  POOL("a pool"),
+  REBOUNDER("a rebounder with a bar");
 
   public final String words;
 
@@ -23,7 +28,12 @@ public enum Kit {
     this.words = words;
   }
 
+  /** Throws {@link IllegalArgumentException} naming an unknown one. */
   public static Kit ofId(String id) {
-    return valueOf(id.toUpperCase(Locale.ROOT).replace('-', '_'));
+    try {
+      return valueOf(id.toUpperCase(Locale.ROOT).replace('-', '_'));
+    } catch (IllegalArgumentException e) {
+      throw new IllegalArgumentException("unknown kit '" + id + "'", e);
+    }
   }
 }

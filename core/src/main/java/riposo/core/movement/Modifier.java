@@ -3,15 +3,21 @@ package riposo.core.movement;
 import java.util.List;
 import java.util.Set;
 import riposo.core.limit.Act;
+import riposo.core.limit.JointMotion;
 import riposo.core.limit.Loading;
 
 /**
  * A change that lowers a demand without changing the movement (handbook 4). Each states which
- * demands it changes and by how much; none but HOLD_SUPPORT raises one, and that moves the balance
- * demand from the unsupported to the supported cap.
+ * demands it changes and by how much ({@link Effect}). Three raise one while they lower others:
+ * HOLD_SUPPORT moves the balance demand from the unsupported to the supported cap, HELP_RISING lets
+ * the arms carry, FOREARMS bends the elbows. Breathing out on effort changes no demand: it is a cue
+ * that goes with every trunk pressure of 1 or more, not a modifier.
  */
 public enum Modifier {
-  HOLD_SUPPORT("hand on support", Set.of(Kit.CHAIR, Kit.COUNTER, Kit.WALL)) {
+  HOLD_SUPPORT(
+      "hand on support",
+      "the balance level is held to the cap with support",
+      Set.of(Kit.CHAIR, Kit.COUNTER, Kit.WALL)) {
     @Override
     boolean fits(Draft d) {
       return !d.supported && d.balance > 0;
@@ -23,7 +29,10 @@ public enum Modifier {
       d.acts.remove(Act.BENT_OVER_FREE);
     }
   },
-  RANGE("shorter range", Set.of()) {
+  RANGE(
+      "shorter range",
+      "every joint that can be cut stays inside its cap, as far as the range is still useful",
+      Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.leastRange < 100;
@@ -33,7 +42,8 @@ public enum Modifier {
     @Override
     void apply(Draft d) {}
   },
-  ARMS_LOW("arms low", Set.of()) {
+  ARMS_LOW(
+      "arms low", "no free or added arm demand, nothing overhead, complexity 1 lower", Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.joints.stream().anyMatch(j -> j.motion().arm && j.loading() != Loading.OWN);
@@ -47,7 +57,7 @@ public enum Modifier {
       d.complexity = Math.max(0, d.complexity - 1);
     }
   },
-  ONE_SIDE("one side at a time", Set.of()) {
+  ONE_SIDE("one side at a time", "the other arm takes no part, half the weight in all", Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.sides != SidePattern.ONE_SIDE;
@@ -58,7 +68,10 @@ public enum Modifier {
       d.oneSide = true;
     }
   },
-  NO_WEIGHT("no weight", Set.of()) {
+  NO_WEIGHT(
+      "no weight",
+      "no weight, no grip, no latex, effort 1 lower; the limb still carries itself",
+      Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.leastGrams > 0;
@@ -78,7 +91,7 @@ public enum Modifier {
       d.acts.remove(Act.BAND_LATEX);
     }
   },
-  STEP_NOT_HOP("step, do not hop", Set.of()) {
+  STEP_NOT_HOP("step, do not hop", "impact 0, effort 1 lower", Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.impact > 0;
@@ -90,7 +103,7 @@ public enum Modifier {
       d.effort = Math.max(0, d.effort - 1);
     }
   },
-  PAD("pad under the knee", Set.of(Kit.PAD)) {
+  PAD("pad under the knee", "no knee on the bare floor", Set.of(Kit.PAD)) {
     @Override
     boolean fits(Draft d) {
       return d.kneelsBare();
@@ -101,7 +114,7 @@ public enum Modifier {
       d.padded = true;
     }
   },
-  HIGHER_SEAT("seat 5 cm higher", Set.of(Kit.CUSHION)) {
+  HIGHER_SEAT("seat 5 cm higher", "knee and hip bend 10° less", Set.of(Kit.CUSHION)) {
     @Override
     boolean fits(Draft d) {
       return true;
@@ -109,11 +122,11 @@ public enum Modifier {
 
     @Override
     void apply(Draft d) {
-      d.lower(riposo.core.limit.JointMotion.KNEE_FLEXION, 10);
-      d.lower(riposo.core.limit.JointMotion.HIP_FLEXION, 10);
+      d.lower(JointMotion.KNEE_FLEXION, 10);
+      d.lower(JointMotion.HIP_FLEXION, 10);
     }
   },
-  FEET_WIDER("feet wider", Set.of()) {
+  FEET_WIDER("feet wider", "balance 2 becomes 1", Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.balance == 2;
@@ -124,7 +137,7 @@ public enum Modifier {
       d.balance = 1;
     }
   },
-  TOE_DOWN("toe touches down", Set.of()) {
+  TOE_DOWN("toe touches down", "balance 3 or 4 becomes 2, at most 75 % on one leg", Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.balance >= 3;
@@ -139,24 +152,23 @@ public enum Modifier {
           b -> b.arm() ? b : new BearingDemand(false, Math.min(b.percent(), 75), b.part()));
     }
   },
-  FISTS("fists or handles", Set.of()) {
+  FISTS("fists or handles", "wrist bent back 10° at most", Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.joints.stream()
-          .anyMatch(
-              j -> j.motion() == riposo.core.limit.JointMotion.WRIST_EXTENSION && j.degrees() > 10);
+          .anyMatch(j -> j.motion() == JointMotion.WRIST_EXTENSION && j.degrees() > 10);
     }
 
     @Override
     void apply(Draft d) {
       d.joints.replaceAll(
           j ->
-              j.motion() == riposo.core.limit.JointMotion.WRIST_EXTENSION
+              j.motion() == JointMotion.WRIST_EXTENSION
                   ? new JointDemand(j.motion(), Math.min(10, j.degrees()), j.loading(), j.part())
                   : j);
     }
   },
-  SHORT_HOLDS("shorter holds, more of them", Set.of()) {
+  SHORT_HOLDS("shorter holds, more of them", "holds of 10 s", Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.hold > 10;
@@ -167,10 +179,11 @@ public enum Modifier {
       d.hold = 10;
     }
   },
-  SHORTER_LEVER("shorter lever", Set.of()) {
+  SHORTER_LEVER(
+      "shorter lever", "the share of load each movement states, effort 1 lower", Set.of()) {
     @Override
     boolean fits(Draft d) {
-      return true;
+      return d.lever > 0;
     }
 
     @Override
@@ -178,7 +191,7 @@ public enum Modifier {
       d.effort = Math.max(0, d.effort - 1);
     }
   },
-  RECLINE("reclined, not flat", Set.of(Kit.WEDGE)) {
+  RECLINE("reclined, not flat", "reclined instead of flat on the back", Set.of(Kit.WEDGE)) {
     @Override
     boolean fits(Draft d) {
       return d.position == Position.SUPINE;
@@ -189,7 +202,7 @@ public enum Modifier {
       d.position = Position.RECLINED;
     }
   },
-  FACE_FRONT("facing front", Set.of()) {
+  FACE_FRONT("facing front", "no turn of the spine", Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.spine.stream().anyMatch(s -> s.motion().equals("rotation"));
@@ -200,7 +213,7 @@ public enum Modifier {
       d.spine.removeIf(s -> s.motion().equals("rotation"));
     }
   },
-  SLOWER("slower", Set.of()) {
+  SLOWER("slower", "effort 1 lower", Set.of()) {
     @Override
     boolean fits(Draft d) {
       return d.hold == 0;
@@ -210,6 +223,77 @@ public enum Modifier {
     void apply(Draft d) {
       d.effort = Math.max(0, d.effort - 1);
     }
+  },
+  /** Ebben 2011's line: 15 cm higher takes about 5 % of body weight off, half of it a hand. */
+  HIGHER_HANDS(
+      "hands 15 cm higher", "3 % less on each arm, effort 1 lower (Ebben 2011)", Set.of()) {
+    @Override
+    boolean fits(Draft d) {
+      return d.position == Position.RAISED_PLANK
+          && d.bearing.stream().anyMatch(b -> b.arm() && b.percent() > 3);
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.bearing.replaceAll(
+          b -> b.arm() ? new BearingDemand(true, Math.max(0, b.percent() - 3), b.part()) : b);
+      d.effort = Math.max(0, d.effort - 1);
+    }
+  },
+  /** The hands take about 15 % each on the way up, as in standing with the hands. */
+  HELP_RISING(
+      "hands help rising, none going down",
+      "effort 1 lower; each arm carries 15 % on the way up",
+      Set.of()) {
+    @Override
+    boolean fits(Draft d) {
+      return d.acts.contains(Act.STAND_UP) && d.bearing.stream().noneMatch(BearingDemand::arm);
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.bearing.add(new BearingDemand(true, 15, Part.BOTH));
+      d.grip = Math.max(d.grip, 1);
+      d.effort = Math.max(0, d.effort - 1);
+    }
+  },
+  HAND_OFF("someone hands over the weight", "no weight fetched from the floor", Set.of()) {
+    @Override
+    boolean fits(Draft d) {
+      return d.leastGrams > 0 && d.position.onFloor() && !d.acts.contains(Act.LIFT_FROM_FLOOR);
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.handedOff = true;
+    }
+  },
+  FOREARMS("on the forearms", "no wrist bent back; elbows bent to 90°", Set.of()) {
+    @Override
+    boolean fits(Draft d) {
+      return d.joints.stream().anyMatch(j -> j.motion() == JointMotion.WRIST_EXTENSION)
+          && d.bearing.stream().anyMatch(BearingDemand::arm);
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.joints.removeIf(j -> j.motion() == JointMotion.WRIST_EXTENSION);
+      d.joints.removeIf(j -> j.motion() == JointMotion.ELBOW_FLEXION && j.degrees() < 90);
+      if (d.joints.stream().noneMatch(j -> j.motion() == JointMotion.ELBOW_FLEXION)) {
+        d.joints.add(new JointDemand(JointMotion.ELBOW_FLEXION, 90, Loading.OWN, Part.BOTH));
+      }
+    }
+  },
+  LIGHTER("the lightest band", "500 g of band instead of more", Set.of()) {
+    @Override
+    boolean fits(Draft d) {
+      return d.leastGrams > 500;
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.leastGrams = 500;
+    }
   };
 
   /** Most modifiers one variant may carry (handbook 4). */
@@ -217,11 +301,15 @@ public enum Modifier {
 
   public final String words;
 
+  /** What it does to the demands, in a few words; the numbers for a movement: {@link #effects}. */
+  public final String effect;
+
   /** Any one of these makes the modifier possible; empty when it needs nothing. */
   public final Set<Kit> anyOf;
 
-  Modifier(String words, Set<Kit> anyOf) {
+  Modifier(String words, String effect, Set<Kit> anyOf) {
     this.words = words;
+    this.effect = effect;
     this.anyOf = anyOf;
   }
 
@@ -229,6 +317,14 @@ public enum Modifier {
   abstract boolean fits(Draft draft);
 
   abstract void apply(Draft draft);
+
+  /** What the modifier changes in the movement, cell by cell; empty for RANGE, cut to the caps. */
+  public List<Effect> effects(Movement movement) {
+    return this == RANGE || !movement.modifiers().contains(this) || !fits(new Draft(movement))
+        ? List.of()
+        : Effect.between(
+            Variant.of(movement, Set.of(), 100), Variant.of(movement, Set.of(this), 100));
+  }
 
   public static List<Modifier> inOrder(Set<Modifier> modifiers) {
     return modifiers.stream().sorted().toList();

@@ -15,6 +15,8 @@ import riposo.core.limit.JointMotion;
  * @param kit each entry is a set of which any one will do
  * @param leastRange percentage of the full range that is still useful; 100 when it cannot be cut
  * @param ranged the joint motions that a shorter range cuts
+ * @param lever percent of the load that a shorter lever takes off; 0 where the lever is fixed
+ * @param figure the drawing's key; null for the posture alone
  */
 public record Movement(
     String id,
@@ -35,7 +37,9 @@ public record Movement(
     Set<JointMotion> ranged,
     Set<Modifier> modifiers,
     List<String> cues,
-    List<String> faults) {
+    List<String> faults,
+    int lever,
+    @Nullable String figure) {
 
   public Movement {
     if (rung < 1) {
@@ -53,9 +57,42 @@ public record Movement(
     if (primary.isEmpty() || cues.isEmpty() || faults.isEmpty()) {
       throw new IllegalArgumentException(id + ": muscles, cues and faults must be given");
     }
+    if (lever < 0 || lever > 90) {
+      throw new IllegalArgumentException(id + ": lever 0 to 90 %, was " + lever);
+    }
+    if (modifiers.contains(Modifier.SHORTER_LEVER) != lever > 0) {
+      throw new IllegalArgumentException(
+          id + ": the modifier shorter-lever and the field lever go together");
+    }
     kit = List.copyOf(kit);
     cues = List.copyOf(cues);
     faults = List.copyOf(faults);
+  }
+
+  /** The same movement on another rung of its family. */
+  public Movement onRung(int other) {
+    return new Movement(
+        id,
+        name,
+        familyId,
+        purpose,
+        other,
+        difficulty,
+        sides,
+        tempo,
+        loadKind,
+        share,
+        primary,
+        secondary,
+        kit,
+        demands,
+        leastRange,
+        ranged,
+        modifiers,
+        cues,
+        faults,
+        lever,
+        figure);
   }
 
   public Position position() {

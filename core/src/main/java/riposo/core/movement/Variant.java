@@ -1,11 +1,15 @@
 package riposo.core.movement;
 
+import java.util.BitSet;
 import java.util.Collections;
 import java.util.EnumSet;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.JointMotion;
+import riposo.core.limit.Loading;
 import riposo.core.limit.Side;
 
 /**
@@ -21,6 +25,11 @@ public final class Variant {
   private final int[] whole;
   private final int @org.jspecify.annotations.Nullable [] left;
   private final int @org.jspecify.annotations.Nullable [] right;
+
+  /** The cells that a shorter range lowers. */
+  private final BitSet cuttable = new BitSet();
+
+  private final Map<Integer, Variant> cuts = new ConcurrentHashMap<>();
 
   private Variant(Movement movement, Set<Modifier> modifiers, int range) {
     this.movement = movement;
@@ -44,6 +53,15 @@ public final class Variant {
       left = null;
       right = null;
       whole = draft.cells(Side.BOTH);
+    }
+    for (JointDemand j : draft.joints) {
+      if (movement.ranged().contains(j.motion())) {
+        for (Loading l : Loading.values()) {
+          Axis axis = Axis.joint(j.motion(), l);
+          cuttable.set(axis.cell(Side.LEFT));
+          cuttable.set(axis.cell(Side.RIGHT));
+        }
+      }
     }
   }
 
@@ -80,25 +98,30 @@ public final class Variant {
    */
   Variant cutTo(Caps caps, Side working) {
     int[] demand = demand(working);
+    if (!caps.forbidsOnly(demand, cuttable)) {
+      return this; // something else stays closed however short the range
+    }
     int percent = 100;
-    for (JointDemand j : draft.joints) {
-      if (movement.ranged().contains(j.motion())) {
-        for (String level : new String[] {"any", "loaded", "added"}) {
-          Axis axis = Axis.of("joint." + j.motion().id() + "." + level);
-          for (Side side : new Side[] {Side.LEFT, Side.RIGHT}) {
-            int asked = demand[axis.cell(side)];
-            int cap = caps.cap(axis.cell(side));
-            if (asked > cap) {
-              // floor, then the cut itself floors again: never above the cap
-              percent = Math.min(percent, cap * 100 / asked);
-            }
-          }
-        }
+    for (int cell = cuttable.nextSetBit(0); cell >= 0; cell = cuttable.nextSetBit(cell + 1)) {
+      int asked = demand[cell];
+      int cap = caps.cap(cell);
+      if (asked > cap) {
+        // floor, then the cut itself floors again: never above the cap
+        percent = Math.min(percent, cap * 100 / asked);
       }
     }
-    return percent == 100 || percent < movement.leastRange()
-        ? this
-        : new Variant(movement, modifiers, percent);
+    return percent == 100 || percent < movement.leastRange() ? this : cut(percent);
+  }
+
+  /** This variant with RANGE added and so much of the range kept; made once. */
+  private Variant cut(int percent) {
+    return cuts.computeIfAbsent(
+        percent,
+        p -> {
+          EnumSet<Modifier> with = EnumSet.of(Modifier.RANGE);
+          with.addAll(modifiers);
+          return new Variant(movement, Collections.unmodifiableSet(with), p);
+        });
   }
 
   public Movement movement() {

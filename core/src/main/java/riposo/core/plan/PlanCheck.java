@@ -36,6 +36,23 @@ public record PlanCheck(String rule, int value, int wanted, List<String> slots) 
   public static final String MANY_REPS = "plan.many-reps";
   public static final String GONE = "plan.movement-gone";
 
+  /** Every rule, in a fixed order. */
+  public static final List<String> RULES =
+      List.of(
+          WARM_UP_SHORT,
+          COOL_DOWN_SHORT,
+          FLOOR_TRIPS,
+          REGION_TWICE,
+          HARD_TWICE,
+          SMALL_FIRST,
+          BICEPS_FIRST,
+          ODD_ROUNDS,
+          SIDES_UNEQUAL,
+          OVERHEAD_LONG,
+          PUSH_PULL,
+          MANY_REPS,
+          GONE);
+
   /** Rules about order, which a swap may mend. */
   static final Set<String> ORDER =
       Set.of(FLOOR_TRIPS, REGION_TWICE, HARD_TWICE, SMALL_FIRST, BICEPS_FIRST, OVERHEAD_LONG);

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
@@ -46,6 +47,11 @@ public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullab
       this.high = high;
       this.standard = standard;
       this.rule = rule;
+    }
+
+    /** The default line in the unit of the reading; empty where the handbook's is not one value. */
+    public Optional<String> usual() {
+      return Optional.ofNullable(standard);
     }
   }
 

@@ -13,19 +13,25 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Ceiling;
+import riposo.core.adapt.Comparison;
+import riposo.core.adapt.Cost;
 import riposo.core.adapt.Performed;
+import riposo.core.adapt.PlanMark;
 import riposo.core.adapt.Standing;
 import riposo.core.dose.Dose;
 import riposo.core.group.Instead;
 import riposo.core.group.Watch;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
+import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
+import riposo.core.movement.Effect;
 import riposo.core.movement.Kit;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
+import riposo.core.movement.Soundness;
 import riposo.core.plan.BlockOrder;
 import riposo.core.plan.PlanCheck;
 import riposo.core.plan.PlanFix;
@@ -36,6 +42,8 @@ import riposo.core.tolerance.Judgement;
 /** Sentences from facts, plain and short, to a colleague. Numbers carry their units. */
 public final class Wording {
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+  private static final DateTimeFormatter WEEKDAY =
+      DateTimeFormatter.ofPattern("EEEE d MMM", Locale.ENGLISH);
   private static final List<String> SPINE = List.of("none", "mid range", "end range");
   private static final List<String> BALANCE =
       List.of("seated", "wide stance", "narrow or staggered stance", "one leg", "one leg moving");
@@ -179,6 +187,49 @@ public final class Wording {
         : "above where the client stands: rung " + c.rung() + ", accepted " + day(c.decidedOn());
   }
 
+  /** A modifier of a movement, with the share of load a shorter lever takes off. */
+  public static String modifier(Modifier m, Movement of) {
+    return m == Modifier.SHORTER_LEVER
+        ? m.words + ", " + of.lever() + " % of the load off"
+        : m.words;
+  }
+
+  /** "balance without support: one leg to seated". */
+  public static String effect(Effect e) {
+    Axis axis = Axis.of(e.axisId());
+    return axis.unit == Axis.Unit.CLOSED
+        ? (e.to() == 0 ? "no " : "")
+            + axis.words.replaceFirst(e.to() == 0 ? "^(a|an|the) " : "^$", "")
+        : side(e.side())
+            + axis.words
+            + ": "
+            + amount(axis, e.from())
+            + " to "
+            + amount(axis, e.to());
+  }
+
+  /** "knee bend of 80° or more", "work with the legs". */
+  public static String least(String axisId, int least) {
+    Axis axis = Axis.of(axisId);
+    return axis.unit == Axis.Unit.CLOSED
+        ? axis.words
+        : axis.words + " of " + amount(axis, least) + " or more";
+  }
+
+  /** A demand below what the posture implies. */
+  public static String doubt(Soundness.Doubt d) {
+    Axis axis = Axis.of(d.axisId());
+    return axis.unit == Axis.Unit.CLOSED
+        ? "the posture implies " + axis.words + ", which is not claimed"
+        : "claims "
+            + amount(axis, d.asked())
+            + " of "
+            + axis.words
+            + "; the posture implies "
+            + amount(axis, d.least())
+            + " or more";
+  }
+
   /** "counter push-up, narrow hands, feet wider"; "rest and breathe". */
   public String performed(Performed p) {
     if (p.movementId() == null) {
@@ -278,6 +329,129 @@ public final class Wording {
 
   private String name(String movementId) {
     return catalogue.find(movementId).map(Movement::name).orElse(movementId);
+  }
+
+  /** "Since Tuesday 17 Nov: 2 slots opened, 1 closed." */
+  public static String since(Comparison c) {
+    return "Since "
+        + WEEKDAY.format(c.from())
+        + ": "
+        + (c.slots().isEmpty() ? "nothing changed" : counts(c))
+        + ".";
+  }
+
+  /** "2 slots opened, 1 closed, 3 doses changed". */
+  public static String counts(Comparison c) {
+    List<String> parts = new ArrayList<>();
+    count(parts, c.count(Comparison.Kind.OPENED), "opened");
+    count(parts, c.count(Comparison.Kind.CLOSED), "closed");
+    count(parts, c.count(Comparison.Kind.OTHER), "took another form");
+    count(parts, c.count(Comparison.Kind.ASKED), "asked for otherwise");
+    count(parts, c.count(Comparison.Kind.GONE), "gone from the plan");
+    int doses = c.count(Comparison.Kind.DOSE);
+    if (doses > 0) {
+      parts.add(doses + (doses == 1 ? " dose" : " doses") + " changed");
+    }
+    return parts.isEmpty() ? "no slot differs" : String.join(", ", parts);
+  }
+
+  private static void count(List<String> parts, int n, String what) {
+    if (n > 0) {
+      parts.add(n + (parts.isEmpty() ? n == 1 ? " slot " : " slots " : " ") + what);
+    }
+  }
+
+  /** What the two were reckoned from that differs, one sentence each. */
+  public static List<String> causes(Comparison c) {
+    List<String> all = new ArrayList<>();
+    c.ended().forEach(l -> all.add("No longer holds: " + limit(l) + "."));
+    c.begun().forEach(l -> all.add("Holds now: " + limit(l) + "."));
+    if (!c.kitNew().isEmpty()) {
+      all.add("In the kit now: " + kit(c.kitNew()) + ".");
+    }
+    if (!c.kitGone().isEmpty()) {
+      all.add("No longer in the kit: " + kit(c.kitGone()) + ".");
+    }
+    if (c.weightsChanged()) {
+      all.add("The weights at hand changed.");
+    }
+    if (c.planChanged()) {
+      all.add("The plan itself was changed.");
+    }
+    if (c.easedChanged()) {
+      all.add("Today’s check cuts the dose.");
+    }
+    if (c.fromSeconds() != c.toSeconds()) {
+      all.add(
+          "The session takes "
+              + clock(c.toSeconds())
+              + " instead of "
+              + clock(c.fromSeconds())
+              + ".");
+    }
+    return all;
+  }
+
+  private static String limit(Limit l) {
+    return limit(l.axisId(), l.side(), l.cap())
+        + " ("
+        + l.source()
+        + (l.until() == null ? ", until reviewed" : ", until " + day(l.until()))
+        + (l.strength() == Strength.FIRM ? ", firm)" : ", advised)");
+  }
+
+  private static String kit(Set<Kit> kit) {
+    return kit.stream().sorted().map(k -> k.words).collect(Collectors.joining(", "));
+  }
+
+  /** A marked slot in words: what is done and at which dose. */
+  public String slot(PlanMark.SlotMark s) {
+    List<String> all = new ArrayList<>();
+    for (int i = 0; i < s.parts().size(); i++) {
+      Performed p = s.parts().get(i);
+      all.add(
+          side(p.side())
+              + (p.movementId() != null && catalogue.find(p.movementId()).isEmpty()
+                  ? p.movementId()
+                  : performed(p))
+              + " · "
+              + dose(s.doses().get(i)));
+    }
+    return String.join("; ", all);
+  }
+
+  /** What a choice gave up, in the order it is weighed, nothing given up left out. */
+  public static List<String> givenUp(Cost c) {
+    List<String> all = new ArrayList<>();
+    if (c.purpose() > 0) {
+      all.add(
+          c.purpose() >= 9
+              ? "purpose: at least one side rests"
+              : c.purpose() <= 2
+                  ? "purpose: a neighbouring one"
+                  : "purpose: only the same muscles");
+    }
+    if (c.muscles() > 0) {
+      all.add("muscles: " + half(c.muscles()) + " of the primary ones missed or only helped");
+    }
+    if (c.range() > 0) {
+      all.add("range: " + half(c.range()) + " % of it");
+    }
+    if (c.position() > 0) {
+      all.add("position: another posture than asked");
+    }
+    if (c.modifiers() > 0) {
+      all.add("modifiers: " + half(c.modifiers()));
+    }
+    if (c.distance() > 0) {
+      all.add("distance: " + half(c.distance()) + " points of difficulty below what is asked");
+    }
+    return all;
+  }
+
+  /** Costs count both sides; said for one. */
+  private static String half(int both) {
+    return both % 2 == 0 ? String.valueOf(both / 2) : both / 2 + ".5";
   }
 
   public static String check(PlanCheck c) {

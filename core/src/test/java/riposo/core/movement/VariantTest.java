@@ -80,7 +80,9 @@ class VariantTest {
         Set.of(JointMotion.SHOULDER_ELEVATION),
         modifiers,
         List.of("cue"),
-        List.of("fault"));
+        List.of("fault"),
+        modifiers.contains(Modifier.SHORTER_LEVER) ? 30 : 0,
+        null);
   }
 
   private static Variant with(Movement m, Modifier... modifiers) {

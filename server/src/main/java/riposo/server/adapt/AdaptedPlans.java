@@ -23,6 +23,7 @@ public interface AdaptedPlans {
       @Nullable String familyId,
       String title,
       List<Modifier> modifiers,
+      int range,
       List<String> cues,
       boolean breathe,
       Dose dose,
@@ -31,8 +32,16 @@ public interface AdaptedPlans {
   /** A nearer movement that was not taken. */
   record RejectionView(String movementId, String name, List<String> sentences, boolean mendable) {}
 
-  /** A permitted alternative. */
-  record AlternativeView(String movementId, String title) {}
+  /**
+   * A permitted alternative.
+   *
+   * @param givenUp what it gives up, in words
+   */
+  record AlternativeView(
+      String movementId, List<Modifier> modifiers, int range, String title, List<String> givenUp) {}
+
+  /** A limit that closes the movement asked for. */
+  record LiftView(UUID limitId, String words, String source, boolean firm) {}
 
   /**
    * A slot of an adapted plan.
@@ -52,6 +61,8 @@ public interface AdaptedPlans {
       List<RejectionView> rejections,
       List<AlternativeView> next,
       Cost cost,
+      List<String> givenUp,
+      List<LiftView> closers,
       boolean pinned,
       boolean released,
       boolean rest,

@@ -2,6 +2,7 @@ package riposo.server.platform;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -96,6 +97,7 @@ public class Pdf {
       font(b, face, "regular", 400);
       font(b, face, "bold", 700);
     }
+    b.useSVGDrawer(new BatikSVGDrawer());
     b.withHtmlContent(html, null);
     b.toStream(out);
     try {

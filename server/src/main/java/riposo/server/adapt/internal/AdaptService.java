@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -23,10 +24,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
-import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Pin;
-import riposo.core.adapt.PlanAdapter;
+import riposo.core.adapt.PlanMark;
 import riposo.core.adapt.Rejection;
 import riposo.core.adapt.Situation;
 import riposo.core.adapt.StairRung;
@@ -38,7 +38,6 @@ import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
-import riposo.core.movement.Catalogue;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
@@ -48,6 +47,7 @@ import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.StandingSource;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
+import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
@@ -77,7 +77,8 @@ class AdaptService implements AdaptedPlans {
       String familyId, String familyName, List<StairView> rungs, List<ModifierView> modifiers) {}
 
   /** A modifier the standing movement accepts. */
-  record ModifierView(Modifier id, String words, boolean on, boolean possible) {}
+  record ModifierView(
+      Modifier id, String words, boolean on, boolean possible, List<String> changes) {}
 
   /**
    * A choice: the movement, and the modifiers when they are chosen by hand.
@@ -89,10 +90,7 @@ class AdaptService implements AdaptedPlans {
       @Nullable @Size(max = 3, message = "At most three modifiers.") List<Modifier> modifiers,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
 
-  private final PlanAdapter planAdapter;
-  private final Adapter adapter;
-  private final Catalogue catalogue;
-  private final Wording wording;
+  private final Movements movements;
   private final Clients clients;
   private final Limits limits;
   private final Plans plans;
@@ -103,9 +101,7 @@ class AdaptService implements AdaptedPlans {
   private final Studios studios;
 
   AdaptService(
-      PlanAdapter planAdapter,
-      Adapter adapter,
-      Wording wording,
+      Movements movements,
       Clients clients,
       Limits limits,
       Plans plans,
@@ -114,10 +110,7 @@ class AdaptService implements AdaptedPlans {
       Json json,
       Audit audit,
       Studios studios) {
-    this.planAdapter = planAdapter;
-    this.adapter = adapter;
-    this.catalogue = adapter.catalogue();
-    this.wording = wording;
+    this.movements = movements;
     this.clients = clients;
     this.limits = limits;
     this.plans = plans;
@@ -134,6 +127,19 @@ class AdaptService implements AdaptedPlans {
   }
 
   private AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date, TodayDose today) {
+    return adapt(clientId, planId, caps(clientId, date), today);
+  }
+
+  /** The plan as it stands on a day, as a mark to compare, without the limits lifted in thought. */
+  PlanMark mark(UUID clientId, UUID planId, LocalDate date, TodayDose today, Set<UUID> lifted) {
+    Caps caps =
+        Caps.on(date, limits.of(clientId).stream().filter(l -> !lifted.contains(l.id())).toList());
+    AdaptedPlan a = adapt(clientId, planId, caps, today);
+    return PlanMark.of(
+        a, caps, clients.require(clientId).kit(), plans.require(planId).version(), today.cut());
+  }
+
+  private AdaptedPlan adapt(UUID clientId, UUID planId, Caps caps, TodayDose today) {
     Clients.Client client = clients.require(clientId);
     Map<String, Pin> pinned = new HashMap<>();
     for (PinRow p : pins.findByClientIdAndPlanId(clientId, planId)) {
@@ -144,14 +150,16 @@ class AdaptService implements AdaptedPlans {
               json.read(p.parts, new TypeReference<List<Performed>>() {}),
               json.read(p.overridden, new TypeReference<Set<UUID>>() {})));
     }
-    return planAdapter.adapt(
-        plans.require(planId).plan(),
-        caps(clientId, date),
-        client.kit(),
-        standings.standings(clientId),
-        pinned,
-        client.mobility(),
-        today);
+    return movements
+        .planAdapter()
+        .adapt(
+            plans.require(planId).plan(),
+            caps,
+            client.kit(),
+            standings.standings(clientId),
+            pinned,
+            client.mobility(),
+            today);
   }
 
   @GetMapping
@@ -214,13 +222,13 @@ class AdaptService implements AdaptedPlans {
     LocalDate today = studios.today();
     AdaptedSlot slot = slot(adapt(clientId, planId, today), key);
     String familyId = family == null ? stairFamily(slot) : family;
-    if (catalogue.families().stream().noneMatch(f -> f.id().equals(familyId))) {
+    if (movements.catalogue().families().stream().noneMatch(f -> f.id().equals(familyId))) {
       throw Problems.notFound("family", familyId);
     }
     Situation situation = situation(clientId, today);
     List<StairView> rungs = new ArrayList<>();
-    for (StairRung r : adapter.stair(familyId, situation)) {
-      Movement m = catalogue.movement(r.movementId());
+    for (StairRung r : movements.adapter().stair(familyId, situation)) {
+      Movement m = movements.catalogue().movement(r.movementId());
       List<String> closed = new ArrayList<>();
       if (!r.open()) {
         closed.addAll(Wording.broken(r.broken()));
@@ -247,7 +255,7 @@ class AdaptService implements AdaptedPlans {
                   .toList()));
     }
     return new Stair(
-        familyId, catalogue.family(familyId).name(), rungs, modifiers(slot, situation));
+        familyId, movements.catalogue().family(familyId).name(), rungs, modifiers(slot, situation));
   }
 
   private List<ModifierView> modifiers(AdaptedSlot slot, Situation situation) {
@@ -255,7 +263,7 @@ class AdaptService implements AdaptedPlans {
     if (slot.result().parts().size() != 1 || at.movementId() == null) {
       return List.of();
     }
-    Movement m = catalogue.movement(at.movementId());
+    Movement m = movements.catalogue().movement(at.movementId());
     List<ModifierView> views = new ArrayList<>();
     for (Modifier x : Modifier.inOrder(m.modifiers())) {
       Set<Modifier> with = new HashSet<>(at.modifiers());
@@ -265,16 +273,24 @@ class AdaptService implements AdaptedPlans {
       }
       boolean possible;
       try {
-        Performed p = formed(m, with);
+        Performed p = formed(m, with, situation.caps());
         possible =
             on
-                ? adapter.broken(p, situation.caps()).isEmpty()
-                : adapter.missing(p, situation).isEmpty();
+                ? movements.adapter().broken(p, situation.caps()).isEmpty()
+                : movements.adapter().missing(p, situation).isEmpty();
       } catch (IllegalArgumentException e) {
         possible = false;
       }
       if (on || possible) {
-        views.add(new ModifierView(x, x.words, on, possible));
+        views.add(
+            new ModifierView(
+                x,
+                Wording.modifier(x, m),
+                on,
+                possible,
+                x == Modifier.RANGE
+                    ? List.of("cut to the limit, " + m.leastRange() + " % is still useful")
+                    : x.effects(m).stream().map(Wording::effect).toList()));
       }
     }
     return views;
@@ -290,7 +306,8 @@ class AdaptService implements AdaptedPlans {
     LocalDate today = studios.today();
     slot(adapt(clientId, planId, today), key);
     Movement m =
-        catalogue
+        movements
+            .catalogue()
             .find(body.movementId())
             .orElseThrow(
                 () ->
@@ -307,19 +324,19 @@ class AdaptService implements AdaptedPlans {
     }
     Performed form;
     if (body.modifiers() == null) {
-      Performed open = adapter.open(m.id(), s);
+      Performed open = movements.adapter().open(m.id(), s);
       if (open == null) {
-        open = adapter.open(m.id(), s.withCaps(s.caps().firmOnly()));
+        open = movements.adapter().open(m.id(), s.withCaps(s.caps().firmOnly()));
       }
       form = open == null ? new Performed(Side.BOTH, m.id(), List.of(), 100) : open;
     } else {
-      form = Problems.at("/modifiers", () -> formed(m, Set.copyOf(body.modifiers())));
+      form = Problems.at("/modifiers", () -> formed(m, Set.copyOf(body.modifiers()), s.caps()));
     }
-    Set<riposo.core.movement.Kit> missing = adapter.missing(form, s);
+    Set<riposo.core.movement.Kit> missing = movements.adapter().missing(form, s);
     if (!missing.isEmpty()) {
       throw Problems.refused("missing-kit", m.name() + " " + Wording.missing(missing) + ".");
     }
-    List<Broken> broken = adapter.broken(form, s.caps());
+    List<Broken> broken = movements.adapter().broken(form, s.caps());
     List<String> sentences =
         Wording.broken(broken).stream().map(x -> m.name() + " " + x + ".").toList();
     if (broken.stream().anyMatch(b -> b.strength() == Strength.FIRM)) {
@@ -347,7 +364,7 @@ class AdaptService implements AdaptedPlans {
         row.id,
         key
             + ": "
-            + wording.performed(form)
+            + movements.wording().performed(form)
             + (reason == null ? "" : ", passing advised limits: " + reason),
         clientId);
     return view(clientId, planId, today);
@@ -367,8 +384,19 @@ class AdaptService implements AdaptedPlans {
     return view(clientId, planId, studios.today());
   }
 
-  private static Performed formed(Movement m, Set<Modifier> modifiers) {
-    int range = modifiers.contains(Modifier.RANGE) ? Math.max(m.leastRange(), 70) : 100;
+  /** The form; a shorter range is as long as the limits leave it, or 70 % where none cuts it. */
+  private Performed formed(Movement m, Set<Modifier> modifiers, Caps caps) {
+    int range = 100;
+    if (modifiers.contains(Modifier.RANGE)) {
+      Set<Modifier> rest = new HashSet<>(modifiers);
+      rest.remove(Modifier.RANGE);
+      range =
+          movements
+              .catalogue()
+              .shortened(Variant.of(m, rest, 100), caps, Side.BOTH)
+              .map(Variant::range)
+              .orElse(Math.max(m.leastRange(), 70));
+    }
     Variant v = Variant.of(m, modifiers, range);
     return new Performed(Side.BOTH, m.id(), Modifier.inOrder(v.modifiers()), range);
   }
@@ -392,23 +420,29 @@ class AdaptService implements AdaptedPlans {
     return slot.result().parts().stream()
         .filter(p -> p.movementId() != null)
         .findFirst()
-        .map(p -> catalogue.movement(p.movementId()).familyId())
+        .map(p -> movements.catalogue().movement(p.movementId()).familyId())
         .orElseGet(
-            () -> catalogue.find(slot.askedId()).map(Movement::familyId).orElse("breathing"));
+            () ->
+                movements
+                    .catalogue()
+                    .find(slot.askedId())
+                    .map(Movement::familyId)
+                    .orElse("breathing"));
   }
 
   private SlotView slot(AdaptedSlot s, List<Room.Printed> printed, @Nullable List<String> stages) {
     List<PartView> parts = new ArrayList<>();
     for (int i = 0; i < s.result().parts().size(); i++) {
       Performed p = s.result().parts().get(i);
-      Movement m = p.movementId() == null ? null : catalogue.movement(p.movementId());
+      Movement m = p.movementId() == null ? null : movements.catalogue().movement(p.movementId());
       parts.add(
           new PartView(
               p.side(),
               p.movementId(),
               m == null ? null : m.familyId(),
-              wording.performed(p),
+              movements.wording().performed(p),
               p.modifiers(),
+              p.range(),
               m == null ? List.of("Breathe low, long out") : m.cues(),
               m != null && m.demands().pressure() >= 1,
               s.doses().get(i),
@@ -421,7 +455,7 @@ class AdaptService implements AdaptedPlans {
                 r ->
                     new RejectionView(
                         r.movementId(),
-                        catalogue.movement(r.movementId()).name(),
+                        movements.catalogue().movement(r.movementId()).name(),
                         sentences(r),
                         r.mendable()))
             .toList();
@@ -430,27 +464,48 @@ class AdaptService implements AdaptedPlans {
         s.block(),
         s.purpose().words,
         s.askedId(),
-        catalogue.find(s.askedId()).map(Movement::name).orElse(s.askedId()),
+        movements.catalogue().find(s.askedId()).map(Movement::name).orElse(s.askedId()),
         !s.pinned()
             && s.result().asAsked()
             && s.result().parts().get(0).movementId() != null
             && s.askedId().equals(s.result().parts().get(0).movementId()),
-        wording.parts(s.result().parts()),
-        wording.reasons(s),
+        movements.wording().parts(s.result().parts()),
+        movements.wording().reasons(s),
         parts,
         rejections,
         s.result().next().stream()
             .map(
                 a ->
                     new AlternativeView(
-                        String.valueOf(a.parts().get(0).movementId()), wording.parts(a.parts())))
+                        String.valueOf(a.parts().get(0).movementId()),
+                        a.parts().get(0).modifiers(),
+                        a.parts().get(0).range(),
+                        movements.wording().parts(a.parts()),
+                        Wording.givenUp(a.cost())))
             .toList(),
         s.result().cost(),
+        Wording.givenUp(s.result().cost()),
+        closers(s),
         s.pinned(),
         s.released(),
         s.result().allRest(),
         stairFamily(s),
         stages);
+  }
+
+  /** The limits the movement asked for breaks, each once. */
+  private static List<LiftView> closers(AdaptedSlot s) {
+    Map<UUID, LiftView> all = new LinkedHashMap<>();
+    for (Broken b : s.askedBroken()) {
+      all.putIfAbsent(
+          b.limitId(),
+          new LiftView(
+              b.limitId(),
+              Wording.limit(b.axisId(), b.side(), b.cap()),
+              b.source(),
+              b.strength() == Strength.FIRM));
+    }
+    return List.copyOf(all.values());
   }
 
   /** The dose in words, with what is printed on the weight where that is not kilograms. */

@@ -17,6 +17,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Variant;
 import riposo.core.plan.Block;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans.AdaptedView;
@@ -24,6 +26,8 @@ import riposo.server.adapt.AdaptedPlans.PartView;
 import riposo.server.adapt.AdaptedPlans.SlotView;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
+import riposo.server.movement.FigureSvg;
+import riposo.server.movement.Movements;
 import riposo.server.platform.Pdf;
 import riposo.server.platform.Studios;
 
@@ -32,13 +36,24 @@ import riposo.server.platform.Studios;
 @RequestMapping("/api/clients/{clientId}/adapted/{planId}")
 @Transactional
 class CardPrint {
+  /** Pixels; 96 to the inch on paper. */
+  private static final int FIGURE_HEIGHT = 62;
+
   private final AdaptService adapted;
+  private final Movements movements;
   private final Clients clients;
   private final Limits limits;
   private final Studios studios;
   private final Pdf pdf;
 
-  CardPrint(AdaptService adapted, Clients clients, Limits limits, Studios studios, Pdf pdf) {
+  CardPrint(
+      AdaptService adapted,
+      Movements movements,
+      Clients clients,
+      Limits limits,
+      Studios studios,
+      Pdf pdf) {
+    this.movements = movements;
     this.adapted = adapted;
     this.clients = clients;
     this.limits = limits;
@@ -64,6 +79,8 @@ class CardPrint {
                 slots.size() + 1,
                 "title",
                 s.title(),
+                "figure",
+                s.parts().stream().map(this::figure).collect(Collectors.joining()),
                 "cue",
                 s.parts().stream()
                     .flatMap(p -> p.cues().stream().limit(2))
@@ -131,5 +148,18 @@ class CardPrint {
             paper,
             false);
     return Pdf.answer(out, client.name() + " " + view.planName());
+  }
+
+  /** The part drawn, start and end; nothing for a rest or a movement no longer known. */
+  private String figure(PartView p) {
+    Movement m = p.movementId() == null ? null : movements.planAdapter().find(p.movementId());
+    return m == null
+        ? ""
+        : FigureSvg.write(
+            movements.figures().draw(Variant.of(m, java.util.Set.copyOf(p.modifiers()), p.range())),
+            FigureSvg.Phase.BOTH,
+            FigureSvg.Ground.PAPER,
+            m.name(),
+            FIGURE_HEIGHT);
   }
 }

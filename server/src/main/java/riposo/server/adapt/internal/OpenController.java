@@ -15,7 +15,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import riposo.core.adapt.Adapter;
 import riposo.core.adapt.OpenMap;
 import riposo.core.adapt.Situation;
 import riposo.core.limit.Caps;
@@ -28,6 +27,7 @@ import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
+import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
@@ -71,7 +71,7 @@ class OpenController {
   record NeedsView(
       String place, List<NeedView> needs, List<String> weights, List<String> refused) {}
 
-  private final Adapter adapter;
+  private final Movements movements;
   private final Clients clients;
   private final Limits limits;
   private final Plans plans;
@@ -79,13 +79,13 @@ class OpenController {
   private final Studios studios;
 
   OpenController(
-      Adapter adapter,
+      Movements movements,
       Clients clients,
       Limits limits,
       Plans plans,
       AdaptedPlans adapted,
       Studios studios) {
-    this.adapter = adapter;
+    this.movements = movements;
     this.clients = clients;
     this.limits = limits;
     this.plans = plans;
@@ -103,7 +103,7 @@ class OpenController {
       throw Problems.field("/date", "Shown five years back and ahead; " + day + " is not.");
     }
     Caps caps = Caps.on(day, limits.of(clientId));
-    OpenMap map = OpenMap.of(adapter, new Situation(caps, c.kit().items(), Map.of()));
+    OpenMap map = OpenMap.of(movements.adapter(), new Situation(caps, c.kit().items(), Map.of()));
     Map<UUID, Limit> byId = caps.active().stream().collect(Collectors.toMap(Limit::id, l -> l));
     return new OpenView(
         day,
@@ -145,7 +145,10 @@ class OpenController {
     Map<String, List<String>> asked = new TreeMap<>();
     for (Block b : Block.values()) {
       for (Slot s : plan.plan().slots(b)) {
-        Movement m = adapter.catalogue().movement(s.movementId());
+        Movement m = movements.planAdapter().find(s.movementId());
+        if (m == null) {
+          continue; // the desk says that it is gone
+        }
         for (Set<Kit> any : m.kit()) {
           String words =
               any.stream().sorted().map(k -> k.words).collect(Collectors.joining(" or "));

@@ -23,7 +23,6 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.Standing;
 import riposo.core.limit.Limit;
-import riposo.core.movement.Catalogue;
 import riposo.core.movement.Kit;
 import riposo.core.run.RunState;
 import riposo.core.screening.Outcome;
@@ -35,6 +34,7 @@ import riposo.server.client.Clients;
 import riposo.server.day.Appointments;
 import riposo.server.group.Groups;
 import riposo.server.limit.Limits;
+import riposo.server.movement.Movements;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
@@ -78,6 +78,7 @@ class DayService implements Appointments {
       @NotNull(message = "Give the date.") LocalDate date,
       @NotNull(message = "Give the time.") LocalTime time) {}
 
+  private final Movements movements;
   private final AppointmentStore store;
   private final Clients clients;
   private final AdaptedPlans adapted;
@@ -87,7 +88,6 @@ class DayService implements Appointments {
   private final CheckIns checkIns;
   private final Verdicts verdicts;
   private final StandingSource standings;
-  private final Catalogue catalogue;
   private final Groups groups;
   private final Audit audit;
   private final Studios studios;
@@ -102,10 +102,11 @@ class DayService implements Appointments {
       CheckIns checkIns,
       Verdicts verdicts,
       StandingSource standings,
-      Catalogue catalogue,
+      Movements movements,
       Groups groups,
       Audit audit,
       Studios studios) {
+    this.movements = movements;
     this.store = store;
     this.clients = clients;
     this.adapted = adapted;
@@ -115,7 +116,6 @@ class DayService implements Appointments {
     this.checkIns = checkIns;
     this.verdicts = verdicts;
     this.standings = standings;
-    this.catalogue = catalogue;
     this.groups = groups;
     this.audit = audit;
     this.studios = studios;
@@ -170,7 +170,7 @@ class DayService implements Appointments {
     for (AdaptedPlans.SlotView s : view.slots()) {
       for (AdaptedPlans.PartView p : s.parts()) {
         if (p.movementId() != null) {
-          catalogue.movement(p.movementId()).kit().stream()
+          movements.catalogue().movement(p.movementId()).kit().stream()
               .filter(any -> !any.contains(Kit.WALL))
               .forEach(
                   any ->
@@ -198,7 +198,7 @@ class DayService implements Appointments {
     for (Standing s : standings.standings(clientId).values()) {
       if (!s.decidedOn().isBefore(last) && !s.verdict().equals("STAY")) {
         changes.add(
-            catalogue.family(s.familyId()).name()
+            movements.catalogue().family(s.familyId()).name()
                 + ": "
                 + s.verdict().toLowerCase(java.util.Locale.ROOT).replace('_', ' '));
       }

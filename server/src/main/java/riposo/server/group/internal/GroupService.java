@@ -29,9 +29,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Performed;
-import riposo.core.adapt.PlanAdapter;
 import riposo.core.adapt.Standing;
 import riposo.core.group.LaneSheet;
 import riposo.core.group.Lanes;
@@ -45,6 +43,7 @@ import riposo.server.adapt.StandingSource;
 import riposo.server.client.Clients;
 import riposo.server.group.Groups;
 import riposo.server.limit.Limits;
+import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
@@ -110,6 +109,7 @@ class GroupService implements Groups, Clients.RoomUse {
       @NotNull(message = "Say who.") UUID clientId,
       @Nullable @Min(value = 0, message = "There is no such lane.") Integer lane) {}
 
+  private final Movements movements;
   private final GroupStore store;
   private final MemberStore members;
   private final SessionStore sessions;
@@ -118,8 +118,6 @@ class GroupService implements Groups, Clients.RoomUse {
   private final Plans plans;
   private final Readiness readiness;
   private final StandingSource standings;
-  private final PlanAdapter planAdapter;
-  private final Lanes lanes;
   private final SheetMaker maker;
   private final Json json;
   private final Audit audit;
@@ -134,12 +132,12 @@ class GroupService implements Groups, Clients.RoomUse {
       Plans plans,
       Readiness readiness,
       StandingSource standings,
-      PlanAdapter planAdapter,
-      Adapter adapter,
+      Movements movements,
       SheetMaker maker,
       Json json,
       Audit audit,
       Studios studios) {
+    this.movements = movements;
     this.store = store;
     this.members = members;
     this.sessions = sessions;
@@ -148,8 +146,6 @@ class GroupService implements Groups, Clients.RoomUse {
     this.plans = plans;
     this.readiness = readiness;
     this.standings = standings;
-    this.planAdapter = planAdapter;
-    this.lanes = new Lanes(adapter);
     this.maker = maker;
     this.json = json;
     this.audit = audit;
@@ -466,7 +462,7 @@ class GroupService implements Groups, Clients.RoomUse {
               who,
               Caps.on(date, limits.of(who)),
               (roomId == null ? c.kit() : clients.usable(who, roomId).bag()).items(),
-              planAdapter.ceilings(stands),
+              movements.planAdapter().ceilings(stands),
               stands,
               c.mobility()));
     }
@@ -480,12 +476,12 @@ class GroupService implements Groups, Clients.RoomUse {
         && k.planId().equals(planId)
         && k.planVersion() == plan.version()
         && k.lanes() == g.lanes) {
-      sheet = lanes.keep(plan.plan(), people, g.lanes, kept(k, plan));
+      sheet = movements.lanes().keep(plan.plan(), people, g.lanes, kept(k, plan));
     } else {
-      sheet = lanes.plan(plan.plan(), people, g.lanes);
+      sheet = movements.lanes().plan(plan.plan(), people, g.lanes);
     }
     if (!m.moved().isEmpty() && !people.isEmpty()) {
-      sheet = lanes.moved(plan.plan(), people, sheet, m.moved());
+      sheet = movements.lanes().moved(plan.plan(), people, sheet, m.moved());
     }
     String roomName = view(g).room();
     return new SheetMaker.Given(g, date, plan, room, roomName, people, names, sheet, m, apart);

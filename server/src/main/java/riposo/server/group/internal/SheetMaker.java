@@ -16,9 +16,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Performed;
-import riposo.core.adapt.PlanAdapter;
 import riposo.core.group.KitPlan;
 import riposo.core.group.KitShare;
 import riposo.core.group.LaneSheet;
@@ -39,19 +37,16 @@ import riposo.core.plan.PlanBlock;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Timeline;
 import riposo.core.wording.Wording;
+import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 
 /** From lanes to the sheet a leader reads: names, exceptions, kit, who needs watching. */
 @Component
 class SheetMaker {
-  private final PlanAdapter plans;
-  private final Adapter adapter;
-  private final Wording wording;
+  private final Movements movements;
 
-  SheetMaker(PlanAdapter plans, Adapter adapter, Wording wording) {
-    this.plans = plans;
-    this.adapter = adapter;
-    this.wording = wording;
+  SheetMaker(Movements movements) {
+    this.movements = movements;
   }
 
   /** Everything the sheet is made of. */
@@ -81,14 +76,16 @@ class SheetMaker {
     List<GroupSheet.SheetSlot> slots = new ArrayList<>();
     Set<String> shortages = new LinkedHashSet<>();
     Map<String, KitPlan.SlotKit> kit =
-        g.room == null ? Map.of() : KitPlan.of(adapter, plan, g.lanes, g.people, g.room);
+        g.room == null
+            ? Map.of()
+            : KitPlan.of(movements.adapter(), plan, g.lanes, g.people, g.room);
     int number = 0;
     PlanBlock in = null;
     for (LaneSheet.SlotLanes s : g.lanes.slots()) {
       SessionPlan.Asked a = Objects.requireNonNull(asked.get(s.key()));
       number = a.block() == in || in != null && in.block() == a.block().block() ? number + 1 : 1;
       in = a.block();
-      Movement target = adapter.catalogue().movement(s.askedId());
+      Movement target = movements.adapter().catalogue().movement(s.askedId());
       Map<Integer, List<GroupSheet.SheetName>> exceptions = new TreeMap<>();
       Map<Integer, List<GroupSheet.SheetName>> watch = new TreeMap<>();
       Map<Integer, Integer> count = new TreeMap<>();
@@ -98,7 +95,7 @@ class SheetMaker {
               s.key(),
               new KitPlan.SlotKit(new KitShare.Shared(List.of(), List.of(), List.of()), List.of()));
       Map<UUID, String> instead = new HashMap<>();
-      weights.instead().forEach(i -> instead.put(i.person(), wording.instead(i)));
+      weights.instead().forEach(i -> instead.put(i.person(), movements.wording().instead(i)));
       Map<Integer, Map<String, List<String>>> taken = new TreeMap<>();
       for (KitShare.Given x : weights.shared().given()) {
         LaneSheet.Follow f = s.of(x.person());
@@ -132,7 +129,7 @@ class SheetMaker {
           continue;
         }
         count.merge(f.lane(), 1, Integer::sum);
-        Variant v = adapter.variant(f.form());
+        Variant v = movements.adapter().variant(f.form());
         List<String> words = new ArrayList<>();
         Integer home = g.lanes.home().get(who.id());
         if (home != null && home != f.lane()) {
@@ -177,7 +174,7 @@ class SheetMaker {
             new GroupSheet.SheetCell(
                 lane,
                 id,
-                id == null ? null : adapter.catalogue().movement(id).name(),
+                id == null ? null : movements.adapter().catalogue().movement(id).name(),
                 count.getOrDefault(lane, 0),
                 exceptions.getOrDefault(lane, List.of()),
                 watch.getOrDefault(lane, List.of()),
@@ -256,7 +253,7 @@ class SheetMaker {
   }
 
   private GroupSheet.SheetName alone(Given g, LaneSheet.Alone x) {
-    String own = wording.parts(x.own().parts());
+    String own = movements.wording().parts(x.own().parts());
     List<String> why = Wording.broken(x.broken());
     return new GroupSheet.SheetName(
         x.person(), g.first(x.person()), own + (why.isEmpty() ? "" : "; the lane " + why.get(0)));
@@ -284,7 +281,7 @@ class SheetMaker {
       for (LaneSheet.SlotLanes s : sheet.slots()) {
         String id = s.shown().get(lane);
         if (id != null && (work.isEmpty() || work.contains(s.key()))) {
-          Movement m = adapter.catalogue().movement(id);
+          Movement m = movements.adapter().catalogue().movement(id);
           int h = m.position().height;
           count.merge(
               h <= 1 ? "Floor" : h == 2 ? "Chair" : h == 3 ? "Hand on support" : "Free",
@@ -348,7 +345,7 @@ class SheetMaker {
           shown.put(s.key(), id);
         }
       }
-      Timeline t = plans.shown(plan, shown);
+      Timeline t = movements.planAdapter().shown(plan, shown);
       int at = lane;
       views.add(
           new GroupSheet.SheetLane(

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.CatalogueException;
 import riposo.catalogue.PlanDocument;
-import riposo.core.movement.Catalogue;
+import riposo.server.movement.Movements;
 import riposo.server.plan.Plans.Plan;
 import riposo.server.platform.Problems;
 
@@ -25,11 +25,11 @@ import riposo.server.platform.Problems;
 @Transactional
 class PlanFiles {
   private final PlanService plans;
-  private final Catalogue catalogue;
+  private final Movements movements;
 
-  PlanFiles(PlanService plans, Catalogue catalogue) {
+  PlanFiles(PlanService plans, Movements movements) {
     this.plans = plans;
-    this.catalogue = catalogue;
+    this.movements = movements;
   }
 
   /** The JSON schema of the document. */
@@ -57,7 +57,9 @@ class PlanFiles {
   ResponseEntity<Plan> importDocument(@RequestBody byte[] body) {
     PlanDocument d;
     try {
-      d = PlanDocument.read(new String(body, java.nio.charset.StandardCharsets.UTF_8), catalogue);
+      d =
+          PlanDocument.read(
+              new String(body, java.nio.charset.StandardCharsets.UTF_8), movements.catalogue());
     } catch (CatalogueException e) {
       List<Problems.Field> fields =
           e.problems().stream()

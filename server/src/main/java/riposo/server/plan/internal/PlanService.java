@@ -23,7 +23,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.PlanDocument;
-import riposo.core.adapt.PlanAdapter;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Position;
 import riposo.core.plan.BlockOrder;
@@ -38,6 +37,7 @@ import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Timeline;
 import riposo.core.wording.Wording;
+import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
@@ -119,11 +119,10 @@ class PlanService implements Plans {
           @Size(max = 120, message = "At most 120 characters.")
           String name) {}
 
+  private final Movements movements;
   private final PlanStore store;
   private final PlanVersionStore versions;
   private final StoredPlan stored;
-  private final PlanAdapter adapter;
-  private final List<PlanDocument> starts;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
@@ -132,16 +131,14 @@ class PlanService implements Plans {
       PlanStore store,
       PlanVersionStore versions,
       StoredPlan stored,
-      PlanAdapter adapter,
-      List<PlanDocument> starts,
+      Movements movements,
       Json json,
       Audit audit,
       Studios studios) {
+    this.movements = movements;
     this.store = store;
     this.versions = versions;
     this.stored = stored;
-    this.adapter = adapter;
-    this.starts = starts;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
@@ -192,7 +189,7 @@ class PlanService implements Plans {
     SessionPlan plan = q.plan();
     Timeline t = compiled(plan);
     List<Remark> checks =
-        adapter.checks(plan, t).stream()
+        movements.planAdapter().checks(plan, t).stream()
             .map(c -> new Remark(c.rule(), Wording.check(c), c.slots(), fix(c, plan)))
             .toList();
     List<BlockView> blocks = new ArrayList<>();
@@ -209,7 +206,7 @@ class PlanService implements Plans {
       }
       blocks.add(new BlockView(b.key(), seconds, work, b.format().words()));
     }
-    return new Compiled(t, PlanTotals.of(plan, t, adapter::find), checks, blocks);
+    return new Compiled(t, PlanTotals.of(plan, t, movements.planAdapter()::find), checks, blocks);
   }
 
   private static String base(String key) {
@@ -218,7 +215,8 @@ class PlanService implements Plans {
   }
 
   private @Nullable PlanMend fix(PlanCheck c, SessionPlan plan) {
-    PlanFix f = PlanFix.of(c, plan, adapter::planned, adapter::find);
+    PlanFix f =
+        PlanFix.of(c, plan, movements.planAdapter()::planned, movements.planAdapter()::find);
     return f == null ? null : new PlanMend(Wording.fix(f), f.plan());
   }
 
@@ -240,7 +238,10 @@ class PlanService implements Plans {
             "/blockKey",
             () ->
                 BlockOrder.best(
-                    block, beside(plan, index, -1), beside(plan, index, 1), adapter::find));
+                    block,
+                    beside(plan, index, -1),
+                    beside(plan, index, 1),
+                    movements.planAdapter()::find));
     List<Slot> slots = found.order().stream().map(block.slots()::get).toList();
     return new OrderView(
         found.better(), Wording.gained(found), found.order(), plan.with(block.with(slots)));
@@ -251,7 +252,8 @@ class PlanService implements Plans {
     for (int i = index + step; i >= 0 && i < plan.blocks().size(); i += step) {
       List<Slot> slots = plan.blocks().get(i).slots();
       if (!slots.isEmpty()) {
-        Movement m = adapter.find(slots.get(step < 0 ? slots.size() - 1 : 0).movementId());
+        Movement m =
+            movements.planAdapter().find(slots.get(step < 0 ? slots.size() - 1 : 0).movementId());
         return m == null ? null : m.position();
       }
     }
@@ -347,7 +349,7 @@ class PlanService implements Plans {
             .findByPlanIdAndNumber(id, number)
             .orElseThrow(() -> Problems.notFound("version", number));
     SessionPlan plan = stored.read(v.body);
-    return new PlanVersion(v.number, v.name, plan, adapter.planned(plan));
+    return new PlanVersion(v.number, v.name, plan, movements.planAdapter().planned(plan));
   }
 
   @PostMapping("/{id}/archive")
@@ -381,8 +383,15 @@ class PlanService implements Plans {
 
   @GetMapping("/starting-points")
   List<StartView> startingPoints() {
-    return starts.stream()
-        .map(d -> new StartView(d.name(), d.tags(), d.note(), d.plan(), adapter.planned(d.plan())))
+    return movements.startingPoints().stream()
+        .map(
+            d ->
+                new StartView(
+                    d.name(),
+                    d.tags(),
+                    d.note(),
+                    d.plan(),
+                    movements.planAdapter().planned(d.plan())))
         .toList();
   }
 
@@ -392,7 +401,7 @@ class PlanService implements Plans {
   }
 
   private PlanDocument start(String name) {
-    return starts.stream()
+    return movements.startingPoints().stream()
         .filter(d -> d.name().equals(name))
         .findFirst()
         .orElseThrow(() -> Problems.notFound("starting point", name));
@@ -400,7 +409,7 @@ class PlanService implements Plans {
 
   /** Compiles, and refuses what is longer than a session may be. */
   private Timeline compiled(SessionPlan plan) {
-    Timeline t = adapter.planned(plan);
+    Timeline t = movements.planAdapter().planned(plan);
     if (t.total() > SessionPlan.LONGEST) {
       throw Problems.field(
           "/plan/blocks",
@@ -433,7 +442,7 @@ class PlanService implements Plans {
   }
 
   private void unknown(String id, Set<String> but, String at, List<Problems.Field> unknown) {
-    if (adapter.find(id) == null && !but.contains(id)) {
+    if (movements.planAdapter().find(id) == null && !but.contains(id)) {
       unknown.add(new Problems.Field(at, "There is no movement “" + id + "”."));
     }
   }
@@ -441,7 +450,7 @@ class PlanService implements Plans {
   private List<String> gone(SessionPlan plan) {
     return plan.asked().stream()
         .map(a -> a.slot().movementId())
-        .filter(m -> adapter.find(m) == null)
+        .filter(m -> movements.planAdapter().find(m) == null)
         .distinct()
         .toList();
   }
@@ -452,7 +461,7 @@ class PlanService implements Plans {
 
   private Plan view(PlanRow r) {
     SessionPlan plan = stored.read(r.body);
-    Timeline t = adapter.planned(plan);
+    Timeline t = movements.planAdapter().planned(plan);
     return new Plan(
         r.id,
         r.version,
@@ -462,8 +471,8 @@ class PlanService implements Plans {
         r.archivedOn,
         plan,
         t,
-        PlanTotals.of(plan, t, adapter::find),
-        adapter.checks(plan, t).stream().map(Wording::check).toList(),
+        PlanTotals.of(plan, t, movements.planAdapter()::find),
+        movements.planAdapter().checks(plan, t).stream().map(Wording::check).toList(),
         gone(plan));
   }
 }

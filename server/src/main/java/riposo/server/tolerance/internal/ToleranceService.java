@@ -21,13 +21,11 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Situation;
 import riposo.core.adapt.Standing;
 import riposo.core.dose.Loads;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
-import riposo.core.movement.Catalogue;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
 import riposo.core.run.RunEvent;
@@ -46,6 +44,7 @@ import riposo.server.adapt.AdaptedPlans.SlotView;
 import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
+import riposo.server.movement.Movements;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
@@ -113,15 +112,13 @@ class ToleranceService implements Verdicts {
       @NotNull(message = "Choose a verdict.") Verdict verdict,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
 
+  private final Movements movements;
   private final VerdictStore store;
   private final StandingReader standings;
   private final Runs runs;
   private final CheckIns checkIns;
   private final Clients clients;
   private final Limits limits;
-  private final Adapter adapter;
-  private final Catalogue catalogue;
-  private final Wording wording;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
@@ -133,20 +130,17 @@ class ToleranceService implements Verdicts {
       CheckIns checkIns,
       Clients clients,
       Limits limits,
-      Adapter adapter,
-      Wording wording,
+      Movements movements,
       Json json,
       Audit audit,
       Studios studios) {
+    this.movements = movements;
     this.store = store;
     this.standings = standings;
     this.runs = runs;
     this.checkIns = checkIns;
     this.clients = clients;
     this.limits = limits;
-    this.adapter = adapter;
-    this.catalogue = adapter.catalogue();
-    this.wording = wording;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
@@ -232,7 +226,8 @@ class ToleranceService implements Verdicts {
                 x ->
                     byFamily
                         .computeIfAbsent(
-                            catalogue.movement(x.movementId()).familyId(), k -> new ArrayList<>())
+                            movements.catalogue().movement(x.movementId()).familyId(),
+                            k -> new ArrayList<>())
                         .add(x));
       }
       boolean anyPain = byFamily.values().stream().anyMatch(l -> hurts(l, usual));
@@ -279,7 +274,7 @@ class ToleranceService implements Verdicts {
             .filter(p -> p.side() == e.side() || p.side() == Side.BOTH)
             .findFirst()
             .orElse(slot.parts().get(0));
-    if (part.movementId() == null || catalogue.find(part.movementId()).isEmpty()) {
+    if (part.movementId() == null || movements.catalogue().find(part.movementId()).isEmpty()) {
       return Optional.empty();
     }
     Integer grams = e.grams() != null ? e.grams() : part.dose().grams();
@@ -302,12 +297,12 @@ class ToleranceService implements Verdicts {
   private Steps steps(Clients.Client client, String familyId, FamilySession last) {
     Caps caps = Caps.on(studios.today(), limits.of(client.id()));
     Situation s = new Situation(caps, client.kit().items(), Map.of());
-    Movement at = catalogue.movement(last.last().movementId());
+    Movement at = movements.catalogue().movement(last.last().movementId());
     String next = null;
     boolean higher = false;
     String previous = null;
-    for (Movement m : catalogue.family(familyId).rungs()) {
-      boolean open = adapter.open(m.id(), s) != null;
+    for (Movement m : movements.catalogue().family(familyId).rungs()) {
+      boolean open = movements.adapter().open(m.id(), s) != null;
       if (m.rung() > at.rung() && next == null) {
         higher = true;
         next = open ? m.id() : null;
@@ -319,7 +314,7 @@ class ToleranceService implements Verdicts {
     Integer up = null;
     Integer down = null;
     if (grams != null) {
-      Variant v = catalogue.variants(at).get(0);
+      Variant v = movements.catalogue().variants(at).get(0);
       int hands = Math.max(1, v.handsLoaded());
       int cap = Loads.capGrams(v, Side.BOTH, caps);
       var above = Loads.above(grams, hands, client.kit().weights());
@@ -350,9 +345,9 @@ class ToleranceService implements Verdicts {
       families.add(
           new FamilyRow(
               f.getKey(),
-              catalogue.family(f.getKey()).name(),
-              catalogue.movement(last.last().movementId()).name(),
-              catalogue.family(f.getKey()).rungs().size(),
+              movements.catalogue().family(f.getKey()).name(),
+              movements.catalogue().movement(last.last().movementId()).name(),
+              movements.catalogue().family(f.getKey()).rungs().size(),
               points,
               record.isEmpty() ? null : record.get(record.size() - 1),
               record));
@@ -519,8 +514,8 @@ class ToleranceService implements Verdicts {
     return new Point(
         s.runId(),
         s.date(),
-        catalogue.movement(s.last().movementId()).rung(),
-        catalogue.movement(s.last().movementId()).name(),
+        movements.catalogue().movement(s.last().movementId()).rung(),
+        movements.catalogue().movement(s.last().movementId()).name(),
         s.effort().isPresent() ? (Integer) s.effort().getAsInt() : null,
         s.pain().isPresent() ? (Integer) s.pain().getAsInt() : null,
         s.nextDay() == null ? null : s.nextDay().pain(),
@@ -581,7 +576,7 @@ class ToleranceService implements Verdicts {
         v.verdict,
         j.rule().id,
         j.rule().source,
-        wording.judgement(j),
+        movements.wording().judgement(j),
         j.change().kind().name(),
         rests,
         v.status.name(),

@@ -1,0 +1,169 @@
+package riposo.catalogue;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.AdaptedSlot;
+import riposo.core.adapt.Adapter;
+import riposo.core.adapt.Kitbag;
+import riposo.core.adapt.Performed;
+import riposo.core.adapt.PlanAdapter;
+import riposo.core.dose.Weight;
+import riposo.core.limit.Axis;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Condition;
+import riposo.core.limit.Limit;
+import riposo.core.limit.Proposal;
+import riposo.core.limit.Side;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Kit;
+import riposo.core.plan.Mobility;
+import riposo.core.wording.Wording;
+
+/**
+ * Every condition's default limits alone, on each side, and in all pairs, against every starting
+ * plan: no limit broken, no slot silent, few slots at rest.
+ */
+class HostilePassTest {
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 25);
+  private static final Catalogue CATALOGUE = CatalogueReader.shipped();
+  private static final Adapter ADAPTER = new Adapter(CATALOGUE);
+  private static final PlanAdapter PLANS = new PlanAdapter(ADAPTER);
+  private static final Wording WORDING = new Wording(CATALOGUE);
+  private static final List<PlanDocument> STARTS = PlanDocument.shipped(CATALOGUE);
+  private static final Kitbag KIT =
+      new Kitbag(
+          EnumSet.complementOf(
+              EnumSet.of(Kit.BIKE, Kit.CROSS_TRAINER, Kit.ARM_CYCLE, Kit.POOL, Kit.REBOUNDER)),
+          List.of(new Weight(500, 2), new Weight(1000, 2), new Weight(2000, 2)));
+
+  private static Map<String, List<Limit>> conditions(Side side) {
+    Map<String, List<Limit>> all = new LinkedHashMap<>();
+    for (Condition c : Condition.values()) {
+      all.put(c.name(), limits(c.proposals(side, DAY)));
+    }
+    for (int week : new int[] {12, 24, 34, 38}) {
+      LocalDate begin = DAY.minusWeeks(week);
+      all.put(
+          "PREGNANCY_" + week,
+          limits(Condition.pregnancy(begin::plusWeeks, begin.plusWeeks(40), false, false, DAY)));
+    }
+    return all;
+  }
+
+  private static List<Limit> limits(List<Proposal> proposals) {
+    List<Limit> list = new ArrayList<>();
+    for (Proposal p : proposals) {
+      list.add(
+          new Limit(
+              UUID.nameUUIDFromBytes((p.key() + p.from()).getBytes()),
+              p.axisId(),
+              p.side(),
+              p.cap(),
+              p.strength(),
+              p.source(),
+              p.from(),
+              p.until(),
+              null));
+    }
+    return list;
+  }
+
+  private int slots;
+  private int rests;
+  private int halfRests;
+  private final Map<String, Integer> restsBy = new TreeMap<>();
+
+  private void hold(String what, List<Limit> limits) {
+    Caps caps = Caps.on(DAY, limits);
+    Set<String> seen = new HashSet<>();
+    for (PlanDocument start : STARTS) {
+      AdaptedPlan a = PLANS.adapt(start.plan(), caps, KIT, Map.of(), Map.of(), Mobility.USUAL);
+      assertThat(a.slots()).as(what).hasSize(start.plan().asked().size());
+      for (AdaptedSlot s : a.slots()) {
+        slots++;
+        for (Performed p : s.result().parts()) {
+          if (!p.isRest()) {
+            int[] demand = ADAPTER.variant(p).demand(p.side());
+            for (Limit l : caps.active()) {
+              Axis axis = l.axis();
+              for (Side side : new Side[] {Side.LEFT, Side.RIGHT}) {
+                if (!axis.sided || l.side().covers(side)) {
+                  assertThat(demand[axis.cell(side)])
+                      .as("%s: %s in %s, %s", what, p, start.name(), axis)
+                      .isLessThanOrEqualTo(l.cap());
+                }
+              }
+            }
+          }
+        }
+        boolean asAsked = s.result().asAsked();
+        assertThat(asAsked || !WORDING.reasons(s).isEmpty())
+            .as("%s: %s in %s says why", what, s.slotKey(), start.name())
+            .isTrue();
+        if (s.result().parts().stream().anyMatch(Performed::isRest)) {
+          halfRests++;
+        }
+        if (s.result().allRest()) {
+          rests++;
+          if (seen.add(s.askedId())) {
+            restsBy.merge(what + " " + s.purpose().words, 1, Integer::sum);
+          }
+        }
+      }
+    }
+  }
+
+  @Test
+  void noLimitIsBrokenAndNoSlotIsSilent() {
+    int sets = 0;
+    for (Side side : Side.values()) {
+      for (Map.Entry<String, List<Limit>> c : conditions(side).entrySet()) {
+        hold(c.getKey() + " " + side, c.getValue());
+        sets++;
+      }
+    }
+    int alone = rests;
+    int aloneSlots = slots;
+    Map<String, List<Limit>> right = conditions(Side.RIGHT);
+    Map<String, List<Limit>> left = conditions(Side.LEFT);
+    List<String> names = List.copyOf(right.keySet());
+    for (int i = 0; i < names.size(); i++) {
+      for (int j = i + 1; j < names.size(); j++) {
+        List<Limit> both = new ArrayList<>(right.get(names.get(i)));
+        both.addAll((i + j) % 2 == 0 ? right.get(names.get(j)) : left.get(names.get(j)));
+        hold(names.get(i) + "+" + names.get(j), both);
+        sets++;
+      }
+    }
+    double share = 100.0 * rests / slots;
+    System.out.printf(
+        "hostile pass: %d condition sets x %d plans, %d slots; rest and breathe %d (%.2f %%), alone"
+            + " %d of %d; one side rests %d (%.2f %%)%n",
+        sets,
+        STARTS.size(),
+        slots,
+        rests,
+        share,
+        alone,
+        aloneSlots,
+        halfRests,
+        100.0 * halfRests / slots);
+    restsBy.entrySet().stream()
+        .sorted(Map.Entry.<String, Integer>comparingByValue().reversed())
+        .limit(12)
+        .forEach(e -> System.out.println("  " + e.getKey() + ": " + e.getValue()));
+    assertThat(share).isLessThan(2.0);
+  }
+}

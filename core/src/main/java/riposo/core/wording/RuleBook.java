@@ -1,0 +1,282 @@
+package riposo.core.wording;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Condition;
+import riposo.core.limit.Proposal;
+import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Modifier;
+import riposo.core.movement.Purpose;
+import riposo.core.movement.Soundness;
+import riposo.core.plan.PlanCheck;
+import riposo.core.screening.Finding;
+import riposo.core.screening.Question;
+import riposo.core.screening.Screening;
+import riposo.core.today.CareLine;
+import riposo.core.tolerance.Rule;
+
+/**
+ * The rules by area, in a fixed order. Nothing is written down twice: conditions, modifiers,
+ * verdicts and remarks are read where they are defined; what a screening answer means is found by
+ * answering one question at a time and noting which rule speaks.
+ */
+public final class RuleBook {
+  private static final String ALWAYS = "always on";
+
+  private RuleBook() {}
+
+  /**
+   * Every rule. Ids are unique; throws {@link IllegalStateException} naming one used twice.
+   *
+   * @param today the day answers are dated around
+   */
+  public static List<RuleEntry> read(Catalogue catalogue, LocalDate today) {
+    Map<String, RuleEntry> all = new LinkedHashMap<>();
+    screening(today).forEach(r -> put(all, r));
+    limits(today).forEach(r -> put(all, r));
+    for (CareLine.Kind k : CareLine.Kind.values()) {
+      put(
+          all,
+          new RuleEntry(
+              "today.line." + id(k.name()),
+              "today",
+              k.words
+                  + " at or "
+                  + (k.high ? "over " : "under ")
+                  + k.usual()
+                      .map(v -> v + " " + k.unit + ": not today")
+                      .orElse("the client’s own line: not today"),
+              "handbook 2, today’s readings",
+              null,
+              "a line of the client’s care plan, on Record; looser only with a clinician’s name"));
+    }
+    for (Purpose p : Purpose.values()) {
+      put(
+          all,
+          new RuleEntry(
+              "choose.neighbour." + p.id(),
+              "choosing",
+              "Where nothing of “" + p.words + "” is open: " + neighbours(p) + ".",
+              "handbook 4",
+              null,
+              ALWAYS));
+    }
+    order().forEach(r -> put(all, r));
+    for (Modifier m : Modifier.values()) {
+      long takers = catalogue.movements().stream().filter(x -> x.modifiers().contains(m)).count();
+      put(
+          all,
+          new RuleEntry(
+              "modifier." + id(m.name()),
+              "modifiers",
+              m.words + ": " + m.effect + "; " + takers + " movements take it",
+              "handbook 4",
+              null,
+              "by hand on the adapt desk, per slot"));
+    }
+    Soundness.implied()
+        .forEach(
+            (position, list) ->
+                list.forEach(
+                    i ->
+                        put(
+                            all,
+                            new RuleEntry(
+                                "posture." + position.id() + "." + i.axisId(),
+                                "postures",
+                                position.id().replace('-', ' ')
+                                    + " implies "
+                                    + Wording.least(i.axisId(), i.least()),
+                                "house rule, handbook 3 and 4",
+                                null,
+                                "a warning on one’s own movements"))));
+    for (String rule : PlanCheck.RULES) {
+      put(
+          all,
+          new RuleEntry(
+              rule,
+              "plans",
+              Wording.check(new PlanCheck(rule, 3, 2, List.of("s1", "s2"))),
+              "handbook 5",
+              null,
+              "a remark: never refuses"));
+    }
+    for (Rule r : Rule.values()) {
+      put(
+          all,
+          new RuleEntry(
+              r.id,
+              "verdicts",
+              r.id.substring(r.id.indexOf('.') + 1).replace('.', ' ').replace('-', ' '),
+              r.source,
+              switch (r) {
+                case EASE_PAIN_FREE -> "pain-free";
+                case EASE_MONITORED -> "monitored";
+                default -> null;
+              },
+              r == Rule.EASE_PAIN_FREE || r == Rule.EASE_MONITORED
+                  ? "the client’s school of pain, on Tolerance"
+                  : ALWAYS));
+    }
+    return List.copyOf(all.values());
+  }
+
+  private static void put(Map<String, RuleEntry> all, RuleEntry r) {
+    if (all.put(r.id(), r) != null) {
+      throw new IllegalStateException("rule id used twice: " + r.id());
+    }
+  }
+
+  private static String id(String name) {
+    return name.toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  private static String neighbours(Purpose p) {
+    return String.join(", ", p.neighbours().stream().sorted().map(n -> n.words).toList());
+  }
+
+  private static List<RuleEntry> order() {
+    String[][] terms = {
+      {
+        "purpose",
+        "the purpose asked for, else a neighbouring one, else the same muscles, else rest"
+      },
+      {"muscles", "a primary muscle missed counts 2, one only helped 1"},
+      {"range", "percentage points of range given up"},
+      {"position", "1 for another posture than asked"},
+      {"modifiers", "how many, three at most"},
+      {
+        "distance",
+        "rungs in the family, no more than the difference in difficulty; difficulty + 1 across families"
+      }
+    };
+    List<RuleEntry> all = new ArrayList<>();
+    for (int i = 0; i < terms.length; i++) {
+      all.add(
+          new RuleEntry(
+              "choose.cost." + (i + 1) + "." + terms[i][0],
+              "choosing",
+              (i + 1) + ". " + terms[i][0] + ": " + terms[i][1] + "; the lowest wins, ties by id",
+              "handbook 4",
+              null,
+              ALWAYS));
+    }
+    return all;
+  }
+
+  private static List<RuleEntry> limits(LocalDate today) {
+    List<RuleEntry> all = new ArrayList<>();
+    for (Condition c : Condition.values()) {
+      for (Proposal p : c.proposals(Side.BOTH, today)) {
+        all.add(
+            new RuleEntry(
+                "limit." + id(c.name()) + "." + p.axisId(),
+                "limits",
+                c.words
+                    + ": "
+                    + Wording.limit(p.axisId(), p.side(), p.cap())
+                    + ", "
+                    + p.why()
+                    + (p.strength() == Strength.FIRM ? " (firm)" : ""),
+                c.source,
+                null,
+                p.strength() == Strength.FIRM
+                    ? "proposed at Screening; lifted by a clearance only"
+                    : "proposed at Screening; accepted, changed or declined there, lifted on Limits"));
+      }
+    }
+    LocalDate begin = today.minusWeeks(10);
+    for (Proposal p :
+        Condition.pregnancy(begin::plusWeeks, begin.plusWeeks(40), false, false, today)) {
+      all.add(
+          new RuleEntry(
+              "limit.pregnancy." + p.axisId(),
+              "limits",
+              "pregnancy: " + Wording.limit(p.axisId(), p.side(), p.cap()) + ", " + p.why(),
+              p.source(),
+              p.axisId().equals("position.supine") ? "calendar" : null,
+              "proposed at Screening; accepted, changed or declined there, lifted on Limits"));
+    }
+    return all;
+  }
+
+  /** Answers one question at a time, with what it hangs on answered, and notes who speaks. */
+  private static List<RuleEntry> screening(LocalDate today) {
+    Map<String, Question> byId = new HashMap<>();
+    Screening.questions().forEach(q -> byId.put(q.id(), q));
+    Map<String, RuleEntry> found = new LinkedHashMap<>();
+    for (Question q : Screening.questions()) {
+      for (int weeksAgo : new int[] {2, 20, 200, -20}) {
+        String date = today.minusWeeks(weeksAgo).toString();
+        for (String answer : answers(q, date)) {
+          Map<String, String> given = new HashMap<>();
+          hangsOn(q, byId, given, date);
+          given.put(q.id(), answer);
+          note(given, today, q, found);
+          // the same with every date it leads to
+          for (Question other : Screening.questions()) {
+            if (other.kind() == Question.Kind.DATE) {
+              given.putIfAbsent(other.id(), date);
+            }
+          }
+          note(given, today, q, found);
+        }
+      }
+    }
+    return List.copyOf(found.values());
+  }
+
+  private static void note(
+      Map<String, String> given, LocalDate today, Question q, Map<String, RuleEntry> found) {
+    for (Finding f : Screening.assess(given, today).findings()) {
+      found.putIfAbsent(
+          f.rule(),
+          new RuleEntry(
+              f.rule(),
+              f.outcome().today ? "today" : "screening",
+              f.text(),
+              f.source(),
+              null,
+              "the answer at Screening (“" + q.text() + "”)"));
+    }
+  }
+
+  private static List<String> answers(Question q, String date) {
+    return switch (q.kind()) {
+      case YES_NO -> List.of("yes", "no", "unsure");
+      case SIDE -> List.of("left", "right", "both");
+      case CHOICE -> q.options().stream().map(Question.Option::value).toList();
+      case DATE -> List.of(date);
+      case NUMBER ->
+          q.least() == null || q.greatest() == null
+              ? List.of("1", "100")
+              : List.of(
+                  String.valueOf(q.least()),
+                  String.valueOf((q.least() + q.greatest()) / 2),
+                  String.valueOf(q.greatest()));
+    };
+  }
+
+  private static void hangsOn(
+      @Nullable Question q, Map<String, Question> byId, Map<String, String> given, String date) {
+    if (q == null || q.showIf() == null) {
+      return;
+    }
+    String first = q.showIf().split("\\|")[0].trim();
+    String[] parts = first.split("=");
+    String id = parts[0];
+    Question on = byId.get(id);
+    hangsOn(on, byId, given, date);
+    if (on != null) {
+      given.put(id, parts.length > 1 ? parts[1] : on.kind() == Question.Kind.DATE ? date : "yes");
+    }
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package riposo.server.movement.internal;
+
+import org.jspecify.annotations.NullMarked;
