@@ -25,7 +25,8 @@ import java.util.regex.Pattern;
 public final class DeskLoad {
   private static final int USERS = 20;
   private static final int WARM = 40;
-  private static final int REQUESTS = 150;
+  private static final int PACED = 20;
+  private static final int REQUESTS = 60;
 
   private final String base;
   private final CookieManager cookies = new CookieManager();
@@ -38,11 +39,16 @@ public final class DeskLoad {
   /** One optional argument: the port of the demo, 8080 by default. */
   public static void main(String[] args) throws Exception {
     String base = "http://127.0.0.1:" + (args.length > 0 ? args[0] : "8080");
+    measure(base, true);
+    measure(base, false);
+  }
+
+  private static void measure(String base, boolean paced) throws Exception {
     ExecutorService users = Executors.newFixedThreadPool(USERS);
     List<Callable<long[]>> work = new ArrayList<>();
     for (int i = 0; i < USERS; i++) {
       int start = i;
-      work.add(() -> new DeskLoad(base).run(start));
+      work.add(() -> new DeskLoad(base).run(start, paced));
     }
     List<long[]> all = new ArrayList<>();
     long began = System.nanoTime();
@@ -53,8 +59,9 @@ public final class DeskLoad {
     users.shutdown();
     long[] times = all.stream().flatMapToLong(Arrays::stream).sorted().toArray();
     System.out.printf(
-        "adapted plan over HTTP, %d users, %d requests: median %.1f ms, p95 %.1f ms, p99 %.1f ms (%.0f s in all)%n",
+        "adapted plan over HTTP, %d users %s, %d requests: median %.1f ms, p95 %.1f ms, p99 %.1f ms (%.0f s in all)%n",
         USERS,
+        paced ? "at one a second" : "without a pause",
         times.length,
         times[times.length / 2] / 1e6,
         times[times.length * 95 / 100] / 1e6,
@@ -62,7 +69,7 @@ public final class DeskLoad {
         seconds);
   }
 
-  private long[] run(int start) throws IOException, InterruptedException {
+  private long[] run(int start, boolean paced) throws IOException, InterruptedException {
     get("/api/me");
     String token =
         cookies.getCookieStore().getCookies().stream()
@@ -85,8 +92,12 @@ public final class DeskLoad {
     }
     List<String> clients = ids(get("/api/clients"));
     String plan = ids(get("/api/plans")).get(0);
-    long[] times = new long[REQUESTS];
-    for (int i = -WARM; i < REQUESTS; i++) {
+    int count = paced ? PACED : REQUESTS;
+    long[] times = new long[count];
+    for (int i = -WARM; i < count; i++) {
+      if (paced && i >= 0) {
+        Thread.sleep(i == 0 ? start * 50L : Math.max(0, 1000 - times[i - 1] / 1_000_000));
+      }
       String client = clients.get(Math.floorMod(start + i, clients.size()));
       long t = System.nanoTime();
       get("/api/clients/" + client + "/adapted/" + plan);

@@ -9,6 +9,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.context.request.RequestContextHolder;
 
 /** Studios and their accounts; the studio's own date. */
 @Component
@@ -22,6 +24,8 @@ public class Studios {
       String massUnit,
       String glucoseUnit) {}
 
+  private static final String MEMO = Studios.class.getName() + '/';
+
   private final JdbcClient jdbc;
   private final Clock clock;
   private final PasswordEncoder passwords;
@@ -32,7 +36,22 @@ public class Studios {
     this.passwords = passwords;
   }
 
+  /** The studio at work; read once a request. */
   public Studio current() {
+    RequestAttributes request = RequestContextHolder.getRequestAttributes();
+    if (request == null) {
+      return read();
+    }
+    String key = MEMO + StudioContext.current();
+    if (request.getAttribute(key, RequestAttributes.SCOPE_REQUEST) instanceof Studio known) {
+      return known;
+    }
+    Studio studio = read();
+    request.setAttribute(key, studio, RequestAttributes.SCOPE_REQUEST);
+    return studio;
+  }
+
+  private Studio read() {
     return jdbc.sql(
             "select id, name, zone, emergency_number, mass_unit, glucose_unit from studio where id = ?")
         .param(StudioContext.current().toString())
@@ -58,6 +77,10 @@ public class Studios {
         .params(
             name, zone, emergencyNumber, massUnit, glucoseUnit, StudioContext.current().toString())
         .update();
+    RequestAttributes request = RequestContextHolder.getRequestAttributes();
+    if (request != null) {
+      request.removeAttribute(MEMO + StudioContext.current(), RequestAttributes.SCOPE_REQUEST);
+    }
   }
 
   public Instant now() {
