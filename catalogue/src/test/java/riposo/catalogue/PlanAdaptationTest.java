@@ -172,6 +172,20 @@ class PlanAdaptationTest {
   }
 
   @Test
+  void aPinnedFormThatNoLongerExistsIsLetGo() {
+    for (Performed gone :
+        List.of(
+            new Performed(Side.BOTH, "side-raise", List.of(Modifier.RECLINE), 100),
+            new Performed(Side.BOTH, "side-raise", List.of(Modifier.RANGE), 5),
+            new Performed(Side.BOTH, "no-such-movement", List.of(), 100))) {
+      Pin pin = new Pin("s4", List.of(gone), Set.of());
+      assertThat(slot(adapt(List.of(), KIT, Map.of(), Map.of("s4", pin)), "s4").released())
+          .as("%s", gone)
+          .isTrue();
+    }
+  }
+
+  @Test
   void aReasonCoversOnlyTheAdvisedLimitsItWasGivenFor() {
     Limit advised = limit("joint.shoulder-elevation.any", Side.BOTH, 60, Strength.ADVISED);
     Limit other = limit("effort", Side.BOTH, 2, Strength.ADVISED);

@@ -123,6 +123,22 @@ public final class Adapter {
         catalogue.movement(part.movementId()), Set.copyOf(part.modifiers()), part.range());
   }
 
+  /** Whether the form still exists: the movement is known and takes its modifiers and range. */
+  boolean possible(Performed part) {
+    if (part.isRest()) {
+      return true;
+    }
+    if (catalogue.find(String.valueOf(part.movementId())).isEmpty()) {
+      return false;
+    }
+    try {
+      variant(part);
+      return true;
+    } catch (IllegalArgumentException e) {
+      return false;
+    }
+  }
+
   /** Kit that a chosen form needs and the situation lacks. */
   public Set<Kit> missing(Performed chosen, Situation situation) {
     if (chosen.isRest()) {

@@ -317,7 +317,8 @@ public final class PlanAdapter {
     Pin pin = pins.get(at.key());
     boolean pinned = false;
     List<Broken> overridden = List.of();
-    if (pin != null) {
+    // a form that a changed movement no longer takes is let go, not failed on
+    if (pin != null && pin.parts().stream().allMatch(adapter::possible)) {
       List<Broken> broken =
           pin.parts().stream().flatMap(p -> adapter.broken(p, situation.caps()).stream()).toList();
       boolean holds =
