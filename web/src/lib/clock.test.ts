@@ -9,6 +9,8 @@ interface Case {
   status: string
   positionMs: number
   holdMs: number
+  stops?: string[]
+  entries?: object[]
 }
 const file = JSON.parse(readFileSync('../core/src/test/resources/clock-cases.json', 'utf8')) as {
   segments: Segment[]
@@ -19,6 +21,11 @@ describe('the clock of a run', () => {
   it.each(file.cases)('$name', (c) => {
     const clock = foldClock(file.segments, c.events, c.at)
     expect([clock.status, clock.positionMs, clock.holdMs]).toEqual([c.status, c.positionMs, c.holdMs])
+    expect(clock.stops.length).toBe(c.stops?.length ?? 0)
+    clock.stops.forEach((s, i) => {
+      if (s.sign) expect(s.sign).toBe(c.stops?.[i])
+    })
+    if (c.entries) expect([...entries(c.events).values()]).toEqual(c.entries)
   })
   it('does not care for order or repeats', () => {
     for (const c of file.cases) {

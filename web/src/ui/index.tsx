@@ -1,5 +1,5 @@
 import { Dialog as RDialog } from 'radix-ui'
-import { useId, useState, type ComponentProps, type ReactNode } from 'react'
+import { useId, useRef, useState, type ComponentProps, type ReactNode } from 'react'
 import { ApiError, upload, type S } from '../lib/api'
 
 type Attached = S['Attachment']
@@ -201,34 +201,53 @@ function Versions({ theirs, yours }: { theirs: unknown; yours: unknown }) {
   )
 }
 
-/** A dialog; the trigger keeps its own look. */
+/** A dialog; the trigger keeps its own look. The title and the footer stay in view. */
 export function Dialog({
   open,
   onOpenChange,
   title,
   children,
+  footer,
   wide,
   leaves,
+  calm,
 }: {
   open: boolean
   onOpenChange: (o: boolean) => void
-  title: string
+  title: ReactNode
   children: ReactNode
+  footer?: ReactNode
   wide?: boolean
   /** the page behind goes away with the dialog and looks after the focus itself */
   leaves?: boolean
+  /** focus rests on nothing that acts, and a tap beside it does nothing */
+  calm?: boolean
 }) {
+  const heading = useRef<HTMLHeadingElement>(null)
   return (
     <RDialog.Root open={open} onOpenChange={onOpenChange}>
       <RDialog.Portal>
         <RDialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
         <RDialog.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={(e) => {
+            if (!calm) return
+            e.preventDefault()
+            heading.current?.focus()
+          }}
+          onPointerDownOutside={(e) => calm && e.preventDefault()}
           onCloseAutoFocus={(e) => leaves && e.preventDefault()}
-          className={`fixed inset-x-3 top-[4vh] z-50 mx-auto max-h-[92vh] overflow-auto rounded-md border-t-4 border-teal bg-paper p-6 ${wide ? 'max-w-3xl' : 'max-w-lg'}`}
+          className={`fixed inset-x-3 top-[4vh] z-50 mx-auto flex max-h-[92vh] flex-col rounded-md border-t-4 border-teal bg-paper text-ink ${wide ? (calm ? 'max-w-4xl' : 'max-w-3xl') : 'max-w-lg'}`}
         >
-          <RDialog.Title className="mb-4 text-xl font-bold">{title}</RDialog.Title>
-          {children}
+          <RDialog.Title
+            ref={heading}
+            tabIndex={calm ? -1 : undefined}
+            className="flex flex-wrap items-baseline gap-x-3 px-5 pb-2 pt-4 text-xl font-bold outline-none sm:px-6"
+          >
+            {title}
+          </RDialog.Title>
+          <div className={`overflow-auto px-5 sm:px-6 ${footer ? 'pb-3' : 'pb-6'}`}>{children}</div>
+          {footer && <div className="border-t border-line px-5 py-3 sm:px-6">{footer}</div>}
         </RDialog.Content>
       </RDialog.Portal>
     </RDialog.Root>

@@ -47,9 +47,13 @@ export function AfterPage() {
       <p className="mb-5 text-soft">
         {r.planName}, {day(r.date)}
         {r.minutes !== undefined && `, ${r.minutes} min`} · {r.state.entries.length} sets logged
-        {r.state.status === 'STOPPED' && (
-          <strong className="text-brick"> · stopped: {r.state.stopSign}</strong>
-        )}
+        {r.stops.map((s) => (
+          <strong key={s.id} className="text-brick">
+            {' '}
+            · stopped: {s.words}
+            {s.withdrawn && ' (withdrawn as tapped in error)'}
+          </strong>
+        ))}
       </p>
       {!ended && (
         <p>

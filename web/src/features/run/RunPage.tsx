@@ -8,6 +8,7 @@ import { clock, doseWords } from '../../lib/format'
 import { Failure, Loading } from '../../ui'
 import { Contour } from '../../ui/Contour'
 import { LogPanel } from './LogPanel'
+import { Stopped } from './Stopped'
 import { StopPanel } from './StopPanel'
 import { useRunLog } from './useRunLog'
 
@@ -101,15 +102,33 @@ function Live({
   const skip = () =>
     index + 1 < segments.length ? add({ kind: 'GOTO', segment: index + 1 }) : add({ kind: 'FINISH' })
   const rest = () => add({ kind: 'EXTEND', seconds: 15 })
-  const acts = useRef({ toggle, back, skip, rest })
+  const acts = useRef({ toggle, back, skip, rest, panel: () => {} })
   useEffect(() => {
-    acts.current = { toggle, back, skip, rest }
+    acts.current = { ...acts.current, toggle, back, skip, rest }
   })
   const ended = c.status === 'STOPPED' || c.status === 'FINISHED'
+  // the panel pauses the clock; closed without a sign it leaves it as it was
+  const paused = useRef(false)
+  const openPanel = () => {
+    paused.current = c.status === 'RUNNING'
+    if (paused.current) add({ kind: 'PAUSE' })
+    setStopping(true)
+  }
+  const closePanel = () => {
+    setStopping(false)
+    if (paused.current) add({ kind: 'RESUME' })
+    paused.current = false
+  }
+  useEffect(() => {
+    acts.current.panel = openPanel
+  })
   useEffect(() => {
     const on = (e: KeyboardEvent) => {
-      if (typing(e) || ended || e.ctrlKey || e.metaKey) return
+      if (typing(e) || e.ctrlKey || e.metaKey) return
       if (document.querySelector('[role=dialog]')) return
+      // a sign can be seen after the end as well
+      if (e.key === 's' || e.key === 'S') acts.current.panel()
+      if (ended) return
       // space is the pause, even when a chip was tapped last; Enter presses the chip
       if (e.key === ' ') {
         e.preventDefault()
@@ -117,7 +136,6 @@ function Live({
       } else if (e.key === 'ArrowLeft') acts.current.back()
       else if (e.key === 'ArrowRight') acts.current.skip()
       else if (e.key === 'r' || e.key === 'R') acts.current.rest()
-      else if (e.key === 's' || e.key === 'S') setStopping(true)
     }
     const up = (e: KeyboardEvent) => {
       if (e.key === ' ' && !typing(e) && !document.querySelector('[role=dialog]')) e.preventDefault()
@@ -165,8 +183,7 @@ function Live({
         <button
           type="button"
           className="min-h-[48px] rounded-md bg-[#f4ece4] px-5 text-lg font-bold text-brick"
-          onClick={() => setStopping(true)}
-          disabled={ended}
+          onClick={openPanel}
         >
           Stop sign <span className="font-mono">s</span>
         </button>
@@ -207,10 +224,15 @@ function Live({
             <div className="py-8">
               <h1 className="mb-3 text-4xl font-bold">{c.status === 'STOPPED' ? 'Stopped' : 'Done'}</h1>
               {c.status === 'STOPPED' ? (
-                <p className="mb-5 text-xl">
-                  {c.stopSign}. Make safe, follow your local protocol and first-aid training; emergency number{' '}
-                  {emergency}. This client starts again only with a clearance.
-                </p>
+                run.stops.length > 0 ? (
+                  <Stopped run={run} emergency={emergency} />
+                ) : (
+                  <p className="mb-5 text-xl">
+                    {c.stops[0]?.text}. Make safe, follow your local protocol and first-aid training;
+                    emergency number <strong className="font-mono">{emergency}</strong>. What follows is said
+                    once this has been sent.
+                  </p>
+                )
               ) : (
                 <p className="mb-5 text-xl">
                   {clock(timeline.total)} on the timeline. Now how it felt, while it is fresh.
@@ -327,7 +349,19 @@ function Live({
                 ? `${log.waiting} being sent`
                 : 'Everything is kept.'}
           </p>
-          <Failure error={log.refused} />
+          {log.refused.length > 0 && (
+            <div role="alert" className="mt-2 border-l-4 border-sand pl-3 text-sm">
+              <p className="font-bold">{log.refused.length} not taken by the server, kept here:</p>
+              <ul>
+                {log.refused.map((r) => (
+                  <li key={r.event.id}>
+                    {r.event.kind.toLowerCase()}: {r.why}
+                  </li>
+                ))}
+              </ul>
+            </div>
+          )}
+          <Failure error={log.trouble} />
         </aside>
       </div>
       <footer className="mx-auto w-full max-w-[1000px] bg-[#0e1c22] px-4 md:max-w-none md:px-6 [&_svg]:max-h-[150px]">
@@ -335,15 +369,17 @@ function Live({
       </footer>
       <StopPanel
         open={stopping}
-        onOpenChange={setStopping}
+        signs={run.signs}
         emergency={emergency}
         contact={[about.data?.record.emergencyName, about.data?.record.emergencyPhone]
           .filter(Boolean)
           .join(', ')}
         notes={about.data?.notes.map((n) => n.text)}
+        onClose={closePanel}
         onStop={(sign) => {
           setStopping(false)
-          add({ kind: 'STOP', text: sign })
+          paused.current = false
+          add({ kind: 'STOP', sign: sign.id, text: sign.words })
         }}
       />
     </div>

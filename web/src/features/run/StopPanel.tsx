@@ -1,77 +1,135 @@
-import { Dialog } from '../../ui'
+import { RadioGroup } from 'radix-ui'
+import { useState } from 'react'
+import type { S } from '../../lib/api'
+import { Button, Dialog } from '../../ui'
 
-const SIGNS = [
-  'Chest pressure or pain',
-  'Fainting or near it',
-  'Breathless out of proportion',
-  'Drooping face, weak arm, unclear speech',
-  'Sudden worst headache',
-  'Irregular pounding heart with giddiness',
-  'Cold sweat and grey',
-  'Fall with injury or a knock to the head',
-  'Sudden joint pain, pop or giving way',
-  'Vision change',
-  'Seizure',
-  'New saddle numbness',
-  'One-sided calf pain or swelling',
-  'Coughing blood',
-  'Shock from an implanted device',
-  'Pregnancy: bleeding, fluid, contractions, belly pain',
-  'Pregnancy: the baby moves less',
-  'Diabetes: shaky, sweaty, confused',
-  'Another sign',
+type Sign = S['SignView']
+
+/** Where nothing more is known on this device: still a way to stop. */
+const ANY: Sign[] = [
+  {
+    id: 'OTHER',
+    words: 'Another sign that worries you',
+    aid: 'Sit or lie as is easiest, do not let them walk. Emergency call.',
+    source: 'house rule',
+    after: 'EMERGENCY',
+    place: 'ANYONE',
+  },
 ]
 
-/** Any client, one key: make safe first, then say what was seen. Choosing a sign ends the run. */
+const PLACES: [Sign['place'], string][] = [
+  ['OWN', 'first for this client'],
+  ['ANYONE', 'anyone'],
+  ['OTHERS', 'seldom for this client'],
+]
+
+/**
+ * Make safe, choose what was seen, confirm. Opening it has paused the clock; focus rests on nothing that
+ * acts, and closing without a sign leaves the clock as it was.
+ */
 export function StopPanel({
   open,
-  onOpenChange,
+  signs,
   emergency,
   contact,
   notes,
+  onClose,
   onStop,
 }: {
   open: boolean
-  onOpenChange: (o: boolean) => void
+  signs?: Sign[]
   emergency: string
   contact?: string
   notes?: string[]
-  onStop: (sign: string) => void
+  onClose: () => void
+  onStop: (sign: Sign) => void
 }) {
+  const [chosen, setChosen] = useState('')
+  const all = signs && signs.length > 0 ? signs : ANY
+  const sign = all.find((s) => s.id === chosen)
+  const close = () => {
+    setChosen('')
+    onClose()
+  }
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title="Stop and make safe" wide>
-      <ol className="mb-4 list-decimal pl-6 text-lg">
-        <li>Stop. Sit or lie them down safely; stay with them.</li>
-        <li>
-          In doubt call <strong className="font-mono text-2xl text-brick">{emergency}</strong>. Send someone
-          for the defibrillator.
-        </li>
-        <li>Follow your local protocol and first-aid training; they outrank this panel.</li>
-        <li>
-          Tell: emergency services, their contact{contact && <strong> {contact}</strong>}, the clinician.
-        </li>
-      </ol>
+    <Dialog
+      open={open}
+      onOpenChange={(o) => !o && close()}
+      title={
+        <>
+          Stop and make safe
+          <span className="ml-auto whitespace-nowrap">
+            call <span className="font-mono text-2xl text-brick">{emergency}</span>
+          </span>
+        </>
+      }
+      wide
+      calm
+      footer={
+        <div aria-live="polite">
+          {sign ? (
+            <p className="mb-2">
+              <strong>First:</strong> {sign.aid}{' '}
+              <span className="text-[13px] text-soft">{sign.source} · local protocol first</span>
+            </p>
+          ) : (
+            <p className="mb-2 text-soft">Choose what was seen; nothing is recorded until it is confirmed.</p>
+          )}
+          <div className="flex flex-wrap gap-2">
+            <Button onClick={close} className="min-h-[48px] flex-1 whitespace-nowrap">
+              Close, nothing happened
+            </Button>
+            <Button
+              className="min-h-[48px] flex-1 whitespace-nowrap !border-brick !bg-brick !text-white disabled:!border-line disabled:!bg-transparent disabled:!text-soft"
+              disabled={!sign}
+              onClick={() => {
+                if (!sign) return
+                setChosen('')
+                onStop(sign)
+              }}
+            >
+              Stop the session and record
+            </Button>
+          </div>
+        </div>
+      }
+    >
+      <p className="mb-1 max-sm:hidden">
+        Stop them, sit or lie them down safely, stay. Send someone for the defibrillator. Your local protocol
+        and first-aid training outrank this panel.
+      </p>
+      <p className="mb-2">
+        <span className="sm:hidden">Stay with them; local protocol first. </span>
+        Tell: emergency services, {contact ? <strong>{contact}</strong> : 'their contact'}, the clinician.
+      </p>
       {notes?.map((n) => (
-        <p key={n} className="mb-2 border-l-4 border-brick bg-sheet px-3 py-2 font-semibold">
+        <p key={n} className="mb-2 border-l-4 border-brick bg-sheet px-3 py-1.5 text-sm font-semibold">
           {n}
         </p>
       ))}
-      <p className="mb-2 font-bold">What was seen? Tapping ends the run, with the time.</p>
-      <div className="grid gap-1.5 sm:grid-cols-2">
-        {SIGNS.map((s) => (
-          <button
-            key={s}
-            type="button"
-            className="min-h-[48px] rounded border-2 border-brick bg-sheet px-3 text-left font-semibold hover:bg-brick hover:text-white"
-            onClick={() => onStop(s)}
-          >
-            {s}
-          </button>
-        ))}
-      </div>
-      <button type="button" className="btn mt-5" onClick={() => onOpenChange(false)}>
-        Close: no sign, go on
-      </button>
+      <RadioGroup.Root aria-label="What was seen" value={chosen} onValueChange={setChosen}>
+        {PLACES.map(([place, words]) => {
+          const here = all.filter((s) => s.place === place)
+          return (
+            here.length > 0 && (
+              <div key={place} role="presentation">
+                <p className="mb-1 mt-2 text-sm text-soft">{words}</p>
+                <div className="grid gap-1.5 sm:grid-cols-2 lg:grid-cols-3">
+                  {here.map((s) => (
+                    <RadioGroup.Item
+                      key={s.id}
+                      value={s.id}
+                      className="min-h-[46px] rounded border border-[#9aa5ab] bg-sheet px-3 py-1 text-left font-semibold leading-snug data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-white"
+                    >
+                      {s.words}
+                    </RadioGroup.Item>
+                  ))}
+                </div>
+              </div>
+            )
+          )
+        })}
+      </RadioGroup.Root>
     </Dialog>
   )
 }

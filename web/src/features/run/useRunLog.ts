@@ -1,33 +1,25 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { api, ApiError, type S } from '../../lib/api'
-import type { RunEvent } from '../../lib/clock'
+import { foldClock, type RunEvent } from '../../lib/clock'
+import { answered, batch, load, made, merge, refusals, waiting, type Kept } from './log'
 
-type Run = S['Run']
-interface Kept {
-  v: 1
-  run?: Run
-  events: RunEvent[]
-  sent: string[]
-}
-
-function load(runId: string): Kept {
-  try {
-    const k = JSON.parse(localStorage.getItem('riposo.run.' + runId) ?? '') as Kept
-    if (k.v === 1) return k
-  } catch {
-    // nothing kept, or from another version: start clean, the server has what was sent
-  }
-  return { v: 1, events: [], sent: [] }
+/** This device, known to the log by a number it made itself. */
+function device(): string {
+  const known = localStorage.getItem('riposo.device')
+  if (known) return known
+  const id = crypto.randomUUID().slice(0, 8)
+  localStorage.setItem('riposo.device', id)
+  return id
 }
 
 /**
  * The events of a run: written on the device first, in the same breath as they happen, then sent until
- * the server has each. Reload, a closed tab or a lost network loses nothing.
+ * the server has answered each. Reload, a closed tab or a lost network loses nothing.
  */
 export function useRunLog(runId: string) {
-  const [kept, setKept] = useState<Kept>(() => load(runId))
-  const [refused, setRefused] = useState<ApiError | null>(null)
+  const [kept, setKept] = useState<Kept>(() => load(localStorage.getItem('riposo.run.' + runId)))
+  const [trouble, setTrouble] = useState<ApiError | null>(null)
   const [offline, setOffline] = useState(false)
   const cache = useQueryClient()
   const sending = useRef(false)
@@ -42,36 +34,45 @@ export function useRunLog(runId: string) {
   )
   const remote = useQuery({
     queryKey: ['run', runId],
-    queryFn: async () => ({
-      run: await api.get<Run>(`/runs/${runId}`),
-      events: await api.get<RunEvent[]>(`/runs/${runId}/events`),
-    }),
+    queryFn: () => api.get<S['Run']>(`/runs/${runId}`),
     retry: false,
   })
+  const ended = useCallback(
+    () =>
+      ['STOPPED', 'FINISHED'].includes(
+        foldClock(latest.current.run?.adapted.timeline.segments ?? [], latest.current.events, 0).status,
+      ),
+    [],
+  )
+  // another device may log, finish or stop the same run
+  const others = useQuery({
+    queryKey: ['run-events', runId],
+    queryFn: () => api.get<RunEvent[]>(`/runs/${runId}/events`),
+    retry: false,
+    refetchInterval: () => (ended() ? 30_000 : 5_000),
+  })
   useEffect(() => {
-    if (!remote.data) return
-    const known = new Set(latest.current.events.map((e) => e.id))
-    store({
-      v: 1,
-      run: remote.data.run,
-      events: [...latest.current.events, ...remote.data.events.filter((e) => !known.has(e.id))],
-      sent: [...new Set([...latest.current.sent, ...remote.data.events.map((e) => e.id)])],
-    })
+    if (remote.data) store(merge(latest.current, remote.data, []))
   }, [remote.data, store])
+  useEffect(() => {
+    if (!others.data) return
+    const before = ended()
+    store(merge(latest.current, undefined, others.data))
+    if (!before && ended()) void cache.invalidateQueries({ queryKey: ['run', runId] })
+  }, [others.data, store, ended, cache, runId])
   const send = useCallback(async () => {
-    const sent = new Set(latest.current.sent)
-    const waiting = latest.current.events.filter((e) => !sent.has(e.id)).slice(0, 200)
-    if (sending.current || waiting.length === 0) return
+    const events = batch(latest.current)
+    if (sending.current || events.length === 0) return
     sending.current = true
     try {
-      const done = await api.post<S['Kept']>(`/runs/${runId}/events`, { events: waiting })
-      store({ ...latest.current, sent: [...latest.current.sent, ...done.ids] })
+      const done = await api.post<S['Kept']>(`/runs/${runId}/events`, { events })
+      store(answered(latest.current, events, done.answers))
       setOffline(false)
-      setRefused(null)
+      setTrouble(null)
       if (done.state.status === 'STOPPED' || done.state.status === 'FINISHED') void cache.invalidateQueries()
     } catch (e) {
       if (e instanceof ApiError && e.problem.status === 0) setOffline(true)
-      else if (e instanceof ApiError) setRefused(e)
+      else if (e instanceof ApiError) setTrouble(e)
     } finally {
       sending.current = false
     }
@@ -83,23 +84,19 @@ export function useRunLog(runId: string) {
   }, [send])
   const add = useCallback(
     (event: Omit<RunEvent, 'id' | 'at' | 'seq'>) => {
-      const e = {
-        ...event,
-        id: crypto.randomUUID(),
-        at: Date.now(),
-        seq: latest.current.events.length,
-      } as RunEvent
+      const e = made(latest.current, event, crypto.randomUUID(), device(), Date.now())
       store({ ...latest.current, events: [...latest.current.events, e] })
       void send()
     },
     [send, store],
   )
   return {
-    run: remote.data?.run ?? kept.run,
+    run: remote.data ?? kept.run,
     events: kept.events,
-    waiting: kept.events.length - kept.sent.length,
+    waiting: waiting(kept).length,
     offline,
-    refused,
+    trouble,
+    refused: refusals(kept),
     error: kept.run ? null : remote.error,
     add,
   }

@@ -8,9 +8,14 @@ import { useClient } from '../clients'
 /** Families in rows, sessions across, verdicts beside. */
 export function TolerancePage() {
   const { client } = useClient()
+  const cache = useQueryClient()
   const view = useQuery({
     queryKey: ['tolerance', client.id],
     queryFn: () => api.get<S['ToleranceView']>(`/clients/${client.id}/tolerance`),
+  })
+  const accept = useMutation({
+    mutationFn: () => api.post<S['ToleranceView']>(`/clients/${client.id}/verdicts/accept`, {}),
+    onSuccess: () => cache.invalidateQueries(),
   })
   if (view.error) return <Failure error={view.error} />
   if (!view.data) return <Loading what="tolerance" />
@@ -22,9 +27,17 @@ export function TolerancePage() {
         {v.sessions} sessions since {v.since && day(v.since)} ·{' '}
         {v.school === 'MONITORED' ? 'monitored' : 'pain-free'} school ·{' '}
         <strong className="text-ink">
-          {v.waiting === 0 ? 'all verdicts decided' : `${v.waiting} verdicts wait for you`}
-        </strong>
+          {v.waiting === 0
+            ? 'nothing to decide'
+            : `${v.waiting} ${v.waiting === 1 ? 'verdict waits' : 'verdicts wait'} for you`}
+        </strong>{' '}
+        {v.waiting > 1 && (
+          <Button onClick={() => accept.mutate()} disabled={accept.isPending} className="ml-2">
+            Accept all {v.waiting}
+          </Button>
+        )}
       </p>
+      <Failure error={accept.error} />
       <ul className="border-t-2 border-ink">
         {v.families.map((f) => (
           <Family key={f.familyId} f={f} />
@@ -162,7 +175,9 @@ function Mark({ verdict }: { verdict: string }) {
 function Decision({ v }: { v: S['VerdictView'] }) {
   const { client } = useClient()
   const [other, setOther] = useState(false)
-  const [verdict, setVerdict] = useState<S['VerdictView']['verdict']>(v.verdict === 'STAY' ? 'EASE' : 'STAY')
+  const [verdict, setVerdict] = useState<S['VerdictView']['verdict']>(
+    (v.decided ?? v.verdict) === 'STAY' ? 'EASE' : 'STAY',
+  )
   const [reason, setReason] = useState('')
   const cache = useQueryClient()
   const decide = useMutation({
@@ -182,8 +197,8 @@ function Decision({ v }: { v: S['VerdictView'] }) {
         <Mark verdict={shown} /> {verdictWords[shown]}
         {!waiting && (
           <span className="text-sm font-normal text-soft">
-            {v.status === 'ACCEPTED' ? 'accepted' : `instead of ${verdictWords[v.verdict]?.toLowerCase()}`}
-            {v.decidedOn && `, ${day(v.decidedOn)}`}
+            {statusWords[v.status] ?? `instead of ${verdictWords[v.verdict]?.toLowerCase()}`}
+            {v.ended ? `, ${v.ended.by}, ${day(v.ended.on)}` : v.decidedOn && `, ${day(v.decidedOn)}`}
           </span>
         )}
       </p>
@@ -191,7 +206,7 @@ function Decision({ v }: { v: S['VerdictView'] }) {
       <p className="text-[13px] text-soft">
         {v.source} · {v.rule}
       </p>
-      {v.reason && <p className="text-sm">“{v.reason}”</p>}
+      {(v.ended?.reason ?? v.reason) && <p className="text-sm">“{v.ended?.reason ?? v.reason}”</p>}
       <div className="mt-1 flex flex-wrap gap-1">
         {waiting && (
           <Button main onClick={() => decide.mutate({ verdict: v.verdict })} disabled={decide.isPending}>
@@ -199,10 +214,11 @@ function Decision({ v }: { v: S['VerdictView'] }) {
           </Button>
         )}
         <Button quiet onClick={() => setOther(!other)} aria-expanded={other}>
-          {waiting ? 'Decide otherwise' : 'Decide again'}
+          {v.stops ? 'End it by a recorded word' : waiting ? 'Decide otherwise' : 'Decide again'}
         </Button>
       </div>
-      {other && (
+      {other && v.stops && <EndStop v={v} />}
+      {other && !v.stops && (
         <form
           className="mt-2"
           onSubmit={(e) => {
@@ -231,6 +247,67 @@ function Decision({ v }: { v: S['VerdictView'] }) {
       )}
       <Failure error={decide.error} />
     </div>
+  )
+}
+
+const statusWords: Record<string, string> = {
+  ACCEPTED: 'accepted',
+  SETTLED: 'settled by itself',
+  SUPERSEDED: 'overtaken by a later session',
+  ENDED: 'after a stop that was ended',
+}
+
+/** A stop and refer ends by a clinician's word, or by one's own for a cleared false alarm. */
+function EndStop({ v }: { v: S['VerdictView'] }) {
+  const { client } = useClient()
+  const [form, setForm] = useState({ by: '', on: '', reason: '' })
+  const cache = useQueryClient()
+  const end = useMutation({
+    mutationFn: () =>
+      api.post<S['ToleranceView']>(`/verdicts/${v.id}/end`, { ...form, on: form.on || null }, v.version),
+    onSuccess: (t) => {
+      cache.setQueryData(['tolerance', client.id], t)
+      void cache.invalidateQueries()
+    },
+  })
+  const error = end.error instanceof ApiError ? end.error : undefined
+  return (
+    <form
+      className="mt-2"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault()
+        end.mutate()
+      }}
+    >
+      <Field
+        label="Whose word"
+        hint="a clinician with name and role; yourself only for a cleared false alarm"
+        error={error?.field('/by')}
+      >
+        {(p) => <input {...p} value={form.by} onChange={(e) => setForm({ ...form, by: e.target.value })} />}
+      </Field>
+      <Field label="Date of the word" error={error?.field('/on')}>
+        {(p) => (
+          <input
+            {...p}
+            type="date"
+            value={form.on}
+            onChange={(e) => setForm({ ...form, on: e.target.value })}
+          />
+        )}
+      </Field>
+      <Field label="What was cleared" error={error?.field('/reason')}>
+        {(p) => (
+          <input {...p} value={form.reason} onChange={(e) => setForm({ ...form, reason: e.target.value })} />
+        )}
+      </Field>
+      <p className="mb-2 text-sm text-soft">The family opens again a step below where it was stopped.</p>
+      <Button main type="submit" disabled={end.isPending}>
+        Record, and open the family
+      </Button>
+      {error && !error.problem.errors && <Failure error={error} />}
+    </form>
   )
 }
 

@@ -171,6 +171,48 @@ class PlanAdaptationTest {
     assertThat(slot(adapt(List.of(), bare, Map.of(), Map.of("s4", pin)), "s4").released()).isTrue();
   }
 
+  /** In every family: a stop closes it whatever became of the movement it was reached at. */
+  @Test
+  void aStoppedFamilyStaysClosedThoughItsMovementLeftTheCatalogue() {
+    for (Family f : CATALOGUE.families()) {
+      Movement top = f.rungs().get(f.rungs().size() - 1);
+      Standing stop =
+          new Standing(
+              f.id(),
+              top.id(),
+              "left-the-catalogue",
+              null,
+              null,
+              null,
+              "STOP_AND_REFER",
+              true,
+              DAY);
+      Map<String, Standing> standings = Map.of(f.id(), stop);
+      AdaptedPlan a =
+          PLANS.adapt(
+              plan(top.id()), Caps.on(DAY, List.of()), KIT, standings, Map.of(), Mobility.USUAL);
+      assertThat(slot(a, "s1").result().parts())
+          .as(f.id())
+          .noneMatch(
+              p ->
+                  p.movementId() != null
+                      && CATALOGUE.movement(p.movementId()).familyId().equals(f.id()));
+      Situation s =
+          new Situation(Caps.on(DAY, List.of()), KIT.items(), PLANS.firmCeilings(standings));
+      assertThat(ADAPTER.stair(f.id(), s)).as("the stair").noneMatch(StairRung::open);
+      assertThat(f.rungs()).allMatch(m -> ADAPTER.open(m.id(), s) == null);
+    }
+  }
+
+  @Test
+  void anEasedFamilyIsHeldBelowWhatWasAskedThoughItsMovementLeftTheCatalogue() {
+    Standing ease =
+        new Standing("sit-stand", "squat", "left", null, null, null, "EASE", false, DAY);
+    AdaptedPlan a = adapt(List.of(), KIT, Map.of("sit-stand", ease), Map.of());
+    String done = slot(a, "s1").result().parts().get(0).movementId();
+    assertThat(CATALOGUE.movement(done).rung()).isLessThan(CATALOGUE.movement("squat").rung());
+  }
+
   @Test
   void aPinnedFormThatNoLongerExistsIsLetGo() {
     for (Performed gone :

@@ -248,11 +248,14 @@ class WholePathTest {
         .click();
     mine.getByText("gone ·").waitFor();
     mine.keyboard().press("s");
-    Studio.button(mine, "Fainting or near it").click();
-    assertThat(mine.getByText("Fainting or near it. Make safe")).isVisible();
+    mine.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Fainting or near it"))
+        .click();
+    assertThat(mine.getByText("Lie flat, legs up")).isVisible();
+    Studio.button(mine, "Stop the session and record").click();
+    assertThat(mine.getByText("starts again only with a clearance")).isVisible();
     Studio.button(mine, "Words after").waitFor();
     mine.navigate(address);
-    assertThat(mine.getByText("A run ended at the stop panel").first()).isVisible();
+    assertThat(mine.getByText("A session was stopped on").first()).isVisible();
     assertThat(Studio.link(mine, "Record a clearance")).isVisible();
   }
 

@@ -272,13 +272,16 @@ class ApiTest extends ApiDesk {
     assertThat(get("/runs/" + run + "/events").body().size()).isEqualTo(2);
     String bad =
         event("ENTRY", now, 2, ",\"entry\":{\"slotKey\":\"zz\",\"round\":1,\"side\":\"BOTH\"}");
-    assertThat(
-            post(
-                    "/runs/" + run + "/events",
-                    "{\"events\":[" + event("PAUSE", now, 3, "") + "," + bad + "]}")
-                .pointers())
-        .contains("/events/1/entry/slotKey");
-    assertThat(get("/runs/" + run + "/events").body().size()).as("nothing half-saved").isEqualTo(2);
+    JsonNode answered =
+        post(
+                "/runs/" + run + "/events",
+                "{\"events\":[" + bad + "," + event("PAUSE", now, 3, "") + "," + start + "]}")
+            .body()
+            .path("answers");
+    assertThat(answered.valueStream().map(a -> a.path("reply").asString()))
+        .containsExactly("REFUSED", "KEPT", "KNOWN");
+    assertThat(answered.get(0).path("why").asString()).isEqualTo("This run has no such slot.");
+    assertThat(get("/runs/" + run + "/events").body().size()).isEqualTo(3);
     assertThat(post("/runs/" + run + "/after", "{\"effort\":5,\"feel\":\"GOOD\"}").code())
         .isEqualTo("not-finished");
     post(
@@ -383,6 +386,7 @@ class ApiTest extends ApiDesk {
         "/runs/" + run + "/events",
         "{\"events\":[" + event("START", clock.millis(), 0, "") + "]}"
       },
+      {"POST", "/runs/" + run + "/stops/" + run + "/withdrawal", lift},
       {"POST", "/runs/" + run + "/after", "{\"effort\":5,\"feel\":\"GOOD\"}"},
       {"POST", "/runs", "{\"clientId\":\"" + id + "\",\"planId\":\"" + plan + "\"}"},
       {

@@ -202,19 +202,40 @@ public final class PlanAdapter {
         share(today, workCap));
   }
 
-  /** How far accepted verdicts let each family go. */
+  /**
+   * How far verdicts let each family go. A stopped family is closed and an eased one held below
+   * what was asked even though the movement itself has left the catalogue.
+   */
   public Map<String, Ceiling> ceilings(Map<String, Standing> standings) {
     Map<String, Ceiling> ceilings = new HashMap<>();
     for (Standing s : standings.values()) {
-      catalogue
-          .find(s.movementId())
-          .ifPresent(
-              m ->
-                  ceilings.put(
-                      s.familyId(),
-                      new Ceiling(s.familyId(), s.stopped() ? 0 : m.rung(), s.decidedOn())));
+      Integer rung = rung(s);
+      if (rung != null) {
+        ceilings.put(s.familyId(), new Ceiling(s.familyId(), rung, s.decidedOn()));
+      }
     }
     return ceilings;
+  }
+
+  /** Those of the ceilings that no choice by hand passes: stopped and eased families. */
+  public Map<String, Ceiling> firmCeilings(Map<String, Standing> standings) {
+    Map<String, Standing> firm = new HashMap<>(standings);
+    firm.values().removeIf(s -> !s.stopped() && !s.verdict().equals("EASE"));
+    return ceilings(firm);
+  }
+
+  private @Nullable Integer rung(Standing s) {
+    if (s.stopped()) {
+      return 0;
+    }
+    Movement stood = find(s.movementId());
+    if (stood != null) {
+      return stood.rung();
+    }
+    Movement asked = find(s.askedId());
+    return asked != null && s.verdict().equals("EASE")
+        ? (Integer) Math.max(1, asked.rung() - 1)
+        : null;
   }
 
   private static AdaptedPlan.@Nullable WorkShare share(SessionPlan plan, int cap) {

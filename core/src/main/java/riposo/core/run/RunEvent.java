@@ -13,7 +13,11 @@ import riposo.core.limit.Side;
  * @param segment target segment of GOTO; null otherwise
  * @param seconds seconds added by EXTEND; null otherwise
  * @param entry the set logged by ENTRY; null otherwise
- * @param text the sign of STOP, or a note; null otherwise
+ * @param text the sign of STOP in words, or a note; null otherwise
+ * @param sign id of the {@link StopSign} of STOP; null otherwise, and in older runs
+ * @param device which device it happened on; null in older runs
+ * @param deviceAt the device's own time where it could not be right and {@code at} is the server's;
+ *     null otherwise
  */
 public record RunEvent(
     UUID id,
@@ -23,7 +27,29 @@ public record RunEvent(
     @Nullable Integer segment,
     @Nullable Integer seconds,
     @Nullable Entry entry,
-    @Nullable String text) {
+    @Nullable String text,
+    @Nullable String sign,
+    @Nullable String device,
+    @Nullable Long deviceAt) {
+  /** An event without a sign, of a device that is not named. */
+  public RunEvent(
+      UUID id,
+      long at,
+      int seq,
+      Kind kind,
+      @Nullable Integer segment,
+      @Nullable Integer seconds,
+      @Nullable Entry entry,
+      @Nullable String text) {
+    this(id, at, seq, kind, segment, seconds, entry, text, null, null, null);
+  }
+
+  /** The same under another id: for a STOP whose own belongs to another run. */
+  public RunEvent withId(UUID other) {
+    return new RunEvent(
+        other, at, seq, kind, segment, seconds, entry, text, sign, device, deviceAt);
+  }
+
   /** Kinds of event. */
   public enum Kind {
     START,
@@ -52,6 +78,9 @@ public record RunEvent(
       @Nullable Integer grams,
       @Nullable Boolean formLost) {
     public Entry {
+      if (slotKey == null || side == null) {
+        throw new IllegalArgumentException("an entry names its slot and side");
+      }
       check("effort", effort, 10);
       check("pain", pain, 10);
       check("reps", reps, 500);

@@ -6,17 +6,21 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.plan.Segment;
 
 /**
  * A run folded from its events: the clock and the sets. The clock is wall time less pauses, moved
- * by GOTO and held by EXTEND; it is never counted in ticks.
+ * by GOTO and held by EXTEND; it is never counted in ticks. Any STOP wins, however late it arrives
+ * and whatever else ended the run: the run ends at its earliest STOP or FINISH, is stopped when
+ * there is a STOP at all, and every sign is kept.
  *
  * @param positionMs milliseconds into the timeline at {@code asOf}
  * @param holdMs milliseconds of added rest still to pass before the timeline goes on
  * @param pausedAt when the present pause began; null when the clock goes
- * @param stopSign what ended the run at the stop panel; null when nothing did
+ * @param stopSign the earliest sign of the stop panel in words; null when there was none
+ * @param stops every STOP, earliest first
  * @param activeMs milliseconds from start to end or {@code asOf}, less pauses
  */
 public record RunState(
@@ -28,7 +32,34 @@ public record RunState(
     @Nullable Long endedAt,
     @Nullable String stopSign,
     long activeMs,
-    List<RunEvent.Entry> entries) {
+    List<RunEvent.Entry> entries,
+    List<Stop> stops) {
+  /**
+   * One tap on the stop panel.
+   *
+   * @param id of its event
+   * @param words as the panel showed them
+   * @param after what it leaves behind; older runs named no sign and keep what they were told, an
+   *     emergency
+   */
+  public record Stop(UUID id, long at, StopSign sign, String words, StopSign.After after) {
+    static Stop of(RunEvent e) {
+      StopSign sign = StopSign.of(e.sign(), e.text());
+      return new Stop(
+          e.id(),
+          e.at(),
+          sign,
+          e.text() == null ? sign.words : e.text(),
+          e.sign() == null ? StopSign.After.EMERGENCY : sign.after);
+    }
+  }
+
+  /** Time, then the number on the device, then the id as text: the order of both folds. */
+  public static final Comparator<RunEvent> ORDER =
+      Comparator.comparingLong(RunEvent::at)
+          .thenComparingInt(RunEvent::seq)
+          .thenComparing(e -> e.id().toString());
+
   /** Where a run stands. */
   public enum Status {
     READY,
@@ -40,13 +71,10 @@ public record RunState(
 
   /** Folds events, given in any order and with repeats, to the state at a moment. */
   public static RunState fold(List<Segment> segments, Collection<RunEvent> events, long asOf) {
-    Map<java.util.UUID, RunEvent> once = new LinkedHashMap<>();
+    Map<UUID, RunEvent> once = new LinkedHashMap<>();
     events.forEach(e -> once.putIfAbsent(e.id(), e));
     List<RunEvent> ordered = new ArrayList<>(once.values());
-    ordered.sort(
-        Comparator.comparingLong(RunEvent::at)
-            .thenComparingInt(RunEvent::seq)
-            .thenComparing(RunEvent::id));
+    ordered.sort(ORDER);
     int total = segments.isEmpty() ? 0 : segments.get(segments.size() - 1).endExclusive();
     Fold f = new Fold(segments, total * 1000L);
     ordered.forEach(f::take);
@@ -65,7 +93,7 @@ public record RunState(
     private @Nullable Long startedAt;
     private @Nullable Long endedAt;
     private @Nullable Long pausedAt;
-    private @Nullable String sign;
+    private final List<Stop> stops = new ArrayList<>();
 
     Fold(List<Segment> segments, long total) {
       this.segments = segments;
@@ -80,7 +108,10 @@ public record RunState(
         }
         return;
       }
-      if (status == Status.STOPPED || status == Status.FINISHED) {
+      if (e.kind() == RunEvent.Kind.STOP) {
+        stops.add(Stop.of(e));
+      }
+      if (endedAt != null) {
         return; // an ended run stays ended
       }
       advance(e.at());
@@ -112,12 +143,7 @@ public record RunState(
           }
         }
         case EXTEND -> hold += e.seconds() == null ? 0 : e.seconds() * 1000L;
-        case STOP -> {
-          status = Status.STOPPED;
-          sign = e.text();
-          endedAt = e.at();
-        }
-        case FINISH -> {
+        case STOP, FINISH -> {
           status = Status.FINISHED;
           endedAt = e.at();
         }
@@ -140,15 +166,16 @@ public record RunState(
     RunState at(long asOf) {
       advance(asOf);
       return new RunState(
-          status,
+          stops.isEmpty() ? status : Status.STOPPED,
           position,
           hold,
           pausedAt,
           startedAt,
           endedAt,
-          sign,
+          stops.isEmpty() ? null : stops.get(0).words(),
           active,
-          List.copyOf(entries.values()));
+          List.copyOf(entries.values()),
+          List.copyOf(stops));
     }
   }
 }

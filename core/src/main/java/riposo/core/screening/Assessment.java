@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Proposal;
+import riposo.core.run.StopFor;
 
 /**
  * What a set of answers comes to, whole or half done.
@@ -18,6 +19,7 @@ import riposo.core.limit.Proposal;
  * @param noProgression true when stepping up is ruled out for now
  * @param readings readings required before every run
  * @param sugarRules which glucose lines apply
+ * @param stopFor whose stop signs come first
  */
 public record Assessment(
     Outcome standing,
@@ -33,7 +35,8 @@ public record Assessment(
     boolean noProgression,
     Set<ReadingKind> readings,
     SugarRules sugarRules,
-    PulseFacts pulse) {
+    PulseFacts pulse,
+    Set<StopFor> stopFor) {
 
   /** Which glucose lines apply: type 1, a medicine that can bring a low, SGLT2. */
   public record SugarRules(boolean type1, boolean low, boolean sglt2) {

@@ -48,16 +48,14 @@ final class BodyRules {
         Condition.KNEE_REPLACED,
         a.side("knee.replaced.side"),
         "Replaced knee: no kneeling until cleared, no impact, no turning on a planted foot.");
-    LocalDate operated = a.date("operation.date");
-    if (a.yes("operation.recent")
-        && (operated == null || !operated.isBefore(a.today.minusWeeks(12)))) {
+    if (operated(a)) {
       r.find(
           "standing.operation",
           Outcome.ASK_FIRST,
           "Operation or fracture in the last 12 weeks: ask the surgeon first.",
           Report.HOUSE,
           "operation.recent",
-          operated);
+          a.date("operation.date"));
     }
     if (a.yes("limb.spared")) {
       boolean arm = a.is("limb.which", "arm");
@@ -78,6 +76,17 @@ final class BodyRules {
     }
     wheelchair(r);
     nerves(r);
+  }
+
+  /** An operation or fracture in the last 12 weeks; an unknown date counts as recent. */
+  static boolean operated(Answers a) {
+    LocalDate on = a.date("operation.date");
+    return a.yes("operation.recent") && (on == null || !on.isBefore(a.today.minusWeeks(12)));
+  }
+
+  /** A spinal injury at T6 or above, or at a height not known. */
+  static boolean highSpine(Answers a) {
+    return a.yes("spine.injury") && !a.is("spine.level", "low");
   }
 
   private static void shoulder(Report r) {
@@ -148,7 +157,7 @@ final class BodyRules {
         Condition.MULTIPLE_SCLEROSIS,
         Side.BOTH,
         "Multiple sclerosis: shorter, cool, rests, support late on.");
-    if (a.yes("spine.injury") && !a.is("spine.level", "low")) {
+    if (highSpine(a)) {
       r.find(
           "standing.spine-high",
           Outcome.READY_WITH_LIMITS,

@@ -3,6 +3,8 @@ package riposo.core.screening;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import riposo.core.run.StopSign;
 
 /**
  * A finding and the day it began to hold.
@@ -14,8 +16,11 @@ import java.util.List;
  */
 public record OpenFinding(Finding finding, LocalDate began, boolean dated, boolean last) {
 
-  /** The rule of a stop-panel event: CLEARANCE_ONLY, the stricter of handbook 2 and 8. */
+  /** The rule of an emergency sign on the stop panel: CLEARANCE_ONLY. */
   public static final String STOP_EVENT = "standing.stop-event";
+
+  /** The rule of a sign that was no emergency: ASK_FIRST. */
+  public static final String STOP_ASKED = "standing.stop-asked";
 
   /** One screening of a client: its day and what it found. */
   public record Version(LocalDate takenOn, List<Finding> findings) {
@@ -27,6 +32,32 @@ public record OpenFinding(Finding finding, LocalDate began, boolean dated, boole
   /** An event with its own day. */
   public static OpenFinding event(Finding finding, LocalDate day) {
     return new OpenFinding(finding, day, true, true);
+  }
+
+  /** What a STOP that was not withdrawn leaves behind; empty for a low that sugar settled. */
+  public static Optional<OpenFinding> stopped(
+      StopSign.After after, String words, LocalDate day, String dayWords) {
+    if (after == StopSign.After.GLUCOSE) {
+      return Optional.empty();
+    }
+    boolean emergency = after == StopSign.After.EMERGENCY;
+    return Optional.of(
+        event(
+            new Finding(
+                emergency ? STOP_EVENT : STOP_ASKED,
+                emergency ? Outcome.CLEARANCE_ONLY : Outcome.ASK_FIRST,
+                "A session was stopped on "
+                    + dayWords
+                    + ", “"
+                    + words
+                    + "”: "
+                    + (emergency
+                        ? "only a clearance dated after it opens strength work."
+                        : "ask a clinician first."),
+                "house rule: stop panel",
+                null,
+                day),
+            day));
   }
 
   /** The findings of all versions, newest first, each with the day it began. */
@@ -52,6 +83,7 @@ public record OpenFinding(Finding finding, LocalDate began, boolean dated, boole
   public boolean event() {
     String rule = finding.rule();
     return rule.equals(STOP_EVENT)
+        || rule.equals(STOP_ASKED)
         || rule.startsWith("standing.event.")
         || rule.startsWith("standing.sign.")
         || rule.equals("standing.operation")

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import riposo.core.run.StopFor;
 
 /**
  * The question set and what the answers mean (handbook 2). Answers are text by question id: yes, no
@@ -61,13 +62,40 @@ public final class Screening {
         readings(a, maternity),
         new Assessment.SugarRules(
             a.yes("sugar.type1"), a.yes("sugar.low") || a.yes("sugar.type1"), a.yes("sugar.sglt2")),
-        HeartRules.pulse(a, a.yes("pregnancy.now")));
+        HeartRules.pulse(a, a.yes("pregnancy.now")),
+        stopFor(a));
+  }
+
+  private static Set<StopFor> stopFor(Answers a) {
+    Set<StopFor> set = EnumSet.noneOf(StopFor.class);
+    if (a.yes("pregnancy.now")) {
+      set.add(StopFor.PREGNANT);
+    }
+    LocalDate born = a.date("birth.date");
+    if (a.yes("birth.recent") && (born == null || !born.plusWeeks(12).isBefore(a.today))) {
+      set.add(StopFor.AFTER_BIRTH);
+    }
+    if (a.yes("sugar.diabetes")) {
+      set.add(StopFor.DIABETES);
+    }
+    if (BodyRules.highSpine(a)) {
+      set.add(StopFor.SPINE_HIGH);
+    }
+    if (a.yes("cancer.nodes")) {
+      set.add(StopFor.LYMPHOEDEMA);
+    }
+    if (BodyRules.operated(a)) {
+      set.add(StopFor.OPERATION);
+    }
+    if (a.yes("medicine.thinner") || a.yes("clot")) {
+      set.add(StopFor.THINNER);
+    }
+    return set;
   }
 
   private static Set<ReadingKind> readings(Answers a, boolean maternity) {
     Set<ReadingKind> set = EnumSet.noneOf(ReadingKind.class);
-    boolean highSpine = a.yes("spine.injury") && !a.is("spine.level", "low");
-    if (a.yes("pressure.high") || maternity || a.yes("heart.ever") || highSpine) {
+    if (a.yes("pressure.high") || maternity || a.yes("heart.ever") || BodyRules.highSpine(a)) {
       set.add(ReadingKind.PRESSURE);
     }
     if (a.yes("heart.ever")) {

@@ -218,16 +218,25 @@ public final class TodayCheck {
    * @param now what was given at this one
    */
   public static @Nullable String waitAfterLow(Result before, Duration since, Given now) {
-    if (before.findings().stream().noneMatch(x -> x.rule().equals("today.glucose.low"))) {
-      return null;
-    }
+    return before.findings().stream().anyMatch(x -> x.rule().equals("today.glucose.low"))
+        ? afterLow(since, now)
+        : null;
+  }
+
+  /**
+   * Why a start must wait after a low, read or seen on the stop panel: a new reading over 5.0
+   * mmol/L, 15 minutes after it; null when that is there.
+   *
+   * @param since from the low to the check
+   */
+  public static @Nullable String afterLow(Duration since, Given now) {
     if (since.compareTo(AFTER_LOW) < 0) {
-      return "Glucose was under 3.9 mmol/L: a reading over 5.0 counts 15 minutes after it.";
+      return "Glucose was low: a reading over 5.0 counts 15 minutes after it, in mmol/L.";
     }
     Glucose g = now.glucose();
     return g != null && g.over("5.0")
         ? null
-        : "Glucose was under 3.9 mmol/L: a new reading over 5.0 is wanted.";
+        : "Glucose was low: a new reading over 5.0 is wanted, in mmol/L.";
   }
 
   private static List<String> missing(Needs n, Given g) {

@@ -16,7 +16,7 @@ public record Change(
     @Nullable String tempo,
     @Nullable Integer fromGrams,
     @Nullable Integer equalReps) {
-  /** One change at a time (handbook 6). */
+  /** One change at a time. */
   public enum Kind {
     NONE,
     LOAD_UP,

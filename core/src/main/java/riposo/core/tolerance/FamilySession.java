@@ -4,16 +4,23 @@ import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
+import riposo.core.run.DoneSet;
 
 /**
  * What one run says about one family.
  *
  * @param entries the sets of that family in that run, at least one
  * @param painBefore pain before the run; null when not asked
- * @param stoppedBySign true when the stop panel ended the run
+ * @param stoppedBySign true when a sign of the stop panel that stands ended the run; a low that
+ *     sugar settled is no such sign
+ * @param cut true when today's dose was eased or short, or the run was stopped for whatever reason:
+ *     such a session is no step towards more
+ * @param effortCap greatest effort the run allowed; null when nothing capped it
  * @param othersHurt true when another family of the run was painful and this one was not: the next
  *     morning is then laid at the other's door
  * @param nextDay the check-in; null when not answered
@@ -22,9 +29,11 @@ import riposo.core.limit.Side;
 public record FamilySession(
     UUID runId,
     LocalDate date,
-    List<SetEntry> entries,
+    List<DoneSet> entries,
     @Nullable Integer painBefore,
     boolean stoppedBySign,
+    boolean cut,
+    @Nullable Integer effortCap,
     boolean othersHurt,
     @Nullable NextDay nextDay,
     @Nullable Verdict verdict) {
@@ -37,26 +46,31 @@ public record FamilySession(
 
   /** Greatest pain during; empty when none was logged. */
   public OptionalInt pain() {
-    return entries.stream().filter(e -> e.pain() != null).mapToInt(SetEntry::pain).max();
+    return entries.stream().filter(e -> e.pain() != null).mapToInt(DoneSet::pain).max();
   }
 
   /** Greatest effort; empty when none was logged. */
   public OptionalInt effort() {
-    return entries.stream().filter(e -> e.effort() != null).mapToInt(SetEntry::effort).max();
+    return entries.stream().filter(e -> e.effort() != null).mapToInt(DoneSet::effort).max();
   }
 
   /** The movement of the last set. */
-  public SetEntry last() {
+  public DoneSet last() {
     return entries.get(entries.size() - 1);
   }
 
   /** The last set on each side, or the last when the sides are done together. */
-  public List<SetEntry> lastSets() {
-    int round = entries.stream().mapToInt(SetEntry::round).max().orElseThrow();
+  public List<DoneSet> lastSets() {
+    int round = entries.stream().mapToInt(DoneSet::round).max().orElseThrow();
     return entries.stream()
         .filter(e -> e.round() == round)
-        .sorted(Comparator.comparing((SetEntry e) -> e.side() == Side.BOTH ? 0 : 1))
+        .sorted(Comparator.comparing((DoneSet e) -> e.side() == Side.BOTH ? 0 : 1))
         .toList();
+  }
+
+  /** The forms it was done in. */
+  public Set<DoneSet.Form> forms() {
+    return entries.stream().map(DoneSet::form).collect(Collectors.toUnmodifiableSet());
   }
 
   /** Next morning minus before the run; empty when either is missing. */

@@ -18,7 +18,7 @@ public record NextDay(int pain, Compared compared, boolean moreTired, Set<Sign> 
     WORSE
   }
 
-  /** New signs that end the matter (handbook 7). */
+  /** New signs that end the matter. */
   public enum Sign {
     NIGHT_PAIN,
     NUMBNESS,

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
  * @param blocked true when there is a higher rung and a limit or kit closes it
  * @param previousRung the rung below that is open; null at the gentlest
  * @param nextGrams the next weight in kit inside the caps; null when there is none
+ * @param lightestGrams the lightest weight in kit for as many hands; null when there is none
  * @param previousGrams the weight below in kit; null when that is no weight
  * @param slow true when the movement is lowered slowly already, so that way is used up
  */
@@ -17,5 +18,9 @@ public record Steps(
     boolean blocked,
     @Nullable String previousRung,
     @Nullable Integer nextGrams,
+    @Nullable Integer lightestGrams,
     @Nullable Integer previousGrams,
-    boolean slow) {}
+    boolean slow) {
+  /** Nothing is known to be open: of a movement that left the catalogue. */
+  public static final Steps NONE = new Steps(null, false, null, null, null, null, false);
+}

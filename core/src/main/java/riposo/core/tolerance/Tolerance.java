@@ -1,22 +1,30 @@
 package riposo.core.tolerance;
 
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalInt;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Loads;
+import riposo.core.run.DoneSet;
 
 /**
- * The verdict on one family: first rule that holds (handbook 7).
+ * The verdict on one family: the first rule that holds.
  *
  * @param school the client's school of pain
  * @param usualPain the client's recorded usual pain, 0 to 10
  * @param goalEffort effort aimed for
  * @param noProgression true when STEP_UP is impossible for this client
+ * @param askOpen true while a clinician's word is wanted: ASK_FIRST or CLEARANCE_ONLY is open
  */
-public record Tolerance(School school, int usualPain, int goalEffort, boolean noProgression) {
+public record Tolerance(
+    School school, int usualPain, int goalEffort, boolean noProgression, boolean askOpen) {
+  /** Days after which a pause takes something off: two sessions further apart are no pair. */
+  public static final int GAP_DAYS = 9;
 
   /** A tempo that lowers slowly: what a step too big is replaced by. */
   public static final String SLOW_TEMPO = "4-0-2-0";
@@ -35,7 +43,7 @@ public record Tolerance(School school, int usualPain, int goalEffort, boolean no
   public Judgement judge(List<FamilySession> sessions, Steps steps) {
     FamilySession now = sessions.get(sessions.size() - 1);
     FamilySession before = sessions.size() > 1 ? sessions.get(sessions.size() - 2) : null;
-    SetEntry at = now.last();
+    DoneSet at = now.last();
     List<UUID> one = List.of(now.runId());
     List<UUID> two = before == null ? one : List.of(before.runId(), now.runId());
     int pain = now.pain().orElse(-1);
@@ -63,19 +71,24 @@ public record Tolerance(School school, int usualPain, int goalEffort, boolean no
       }
       return ease;
     }
-    if (!noProgression && before != null && twoForTwo(before, now)) {
-      Change up = stepUp(now, steps);
+    List<NoStep> noStep = new ArrayList<>();
+    if (before != null && over(before) && over(now)) {
+      noStep.addAll(never(sessions, steps));
+      Change up = noStep.isEmpty() ? stepUp(now, steps) : null;
       if (up != null) {
-        SetEntry last = now.lastSets().get(0);
+        DoneSet last = now.lastSets().get(0);
         Map<String, Integer> f = facts("reps", last.reps() == null ? 0 : last.reps());
         f.put("target", last.targetReps() == null ? 0 : last.targetReps());
         f.put("effort", now.effort().orElse(0));
-        f.put("goal", goalEffort);
+        f.put("goal", goal(now));
         return new Judgement(Verdict.STEP_UP, Rule.STEP_UP, f, two, up);
+      }
+      if (noStep.isEmpty()) {
+        noStep.add(NoStep.NO_WAY);
       }
     }
     Map<String, Integer> f = new LinkedHashMap<>();
-    SetEntry last = now.lastSets().get(0);
+    DoneSet last = now.lastSets().get(0);
     if (last.reps() != null && last.targetReps() != null) {
       f.put("reps", last.reps());
       f.put("wanted", last.targetReps() + 2);
@@ -92,7 +105,65 @@ public record Tolerance(School school, int usualPain, int goalEffort, boolean no
         Rule.STAY,
         f,
         one,
-        new Change(Change.Kind.NONE, at.movementId(), at.grams(), null, null, null, null));
+        new Change(Change.Kind.NONE, at.movementId(), at.grams(), null, null, null, null),
+        noStep);
+  }
+
+  /** The effort aimed for: never over what the run allowed. */
+  private int goal(FamilySession s) {
+    return s.effortCap() == null ? goalEffort : Math.min(goalEffort, s.effortCap());
+  }
+
+  /** Why the last two sessions are no step up, whatever the repetitions; empty when they may be. */
+  private List<NoStep> never(List<FamilySession> sessions, Steps steps) {
+    FamilySession now = sessions.get(sessions.size() - 1);
+    FamilySession before = sessions.get(sessions.size() - 2);
+    List<FamilySession> both = List.of(before, now);
+    List<NoStep> all = new ArrayList<>();
+    when(all, NoStep.FLAG, noProgression);
+    when(all, NoStep.ASK_OPEN, askOpen);
+    when(all, NoStep.PAIN_NOT_LOGGED, both.stream().anyMatch(s -> s.pain().isEmpty()));
+    boolean asked = both.stream().allMatch(s -> s.nextDay() != null);
+    when(all, NoStep.NOT_ASKED, !asked);
+    when(all, NoStep.NOT_SETTLED, asked && !both.stream().allMatch(FamilySession::settled));
+    when(all, NoStep.CUT, both.stream().anyMatch(FamilySession::cut));
+    when(all, NoStep.GAP, ChronoUnit.DAYS.between(before.date(), now.date()) > GAP_DAYS);
+    when(
+        all,
+        NoStep.OTHER_FORM,
+        !before.forms().equals(now.forms())
+            || !Objects.equals(before.last().grams(), now.last().grams()));
+    int pain = both.stream().mapToInt(s -> s.pain().orElse(0)).max().orElse(0);
+    when(all, NoStep.PAIN_OVER_USUAL, pain >= usualPain + 1);
+    when(all, NoStep.PAIN_NOT_FALLING, now.pain().orElse(0) >= 3 && !falling(sessions));
+    Integer grams = now.last().grams();
+    when(
+        all,
+        NoStep.NOT_LIGHTEST,
+        grams != null
+            && grams == 0
+            && steps.nextGrams() != null
+            && !steps.nextGrams().equals(steps.lightestGrams()));
+    return all;
+  }
+
+  private static void when(List<NoStep> all, NoStep why, boolean holds) {
+    if (holds) {
+      all.add(why);
+    }
+  }
+
+  /** Pain never rose over the last three sessions and is less than at the first of them. */
+  private static boolean falling(List<FamilySession> sessions) {
+    if (sessions.size() < 3) {
+      return false;
+    }
+    List<FamilySession> three = sessions.subList(sessions.size() - 3, sessions.size());
+    if (three.stream().anyMatch(s -> s.pain().isEmpty())) {
+      return false;
+    }
+    int[] p = three.stream().mapToInt(s -> s.pain().getAsInt()).toArray();
+    return p[0] >= p[1] && p[1] >= p[2] && p[0] > p[2];
   }
 
   private @Nullable Judgement ease(
@@ -122,6 +193,12 @@ public record Tolerance(School school, int usualPain, int goalEffort, boolean no
         return new Judgement(Verdict.EASE, Rule.EASE_MONITORED, f, one, down);
       }
     }
+    Integer cap = now.effortCap();
+    if (cap != null && now.effort().orElse(0) > cap) {
+      Map<String, Integer> f = facts("effort", now.effort().orElse(0));
+      f.put("cap", cap);
+      return new Judgement(Verdict.EASE, Rule.EASE_OVER_CAP, f, one, down);
+    }
     int rise = now.morningRise().orElse(0);
     if (rise >= 2) {
       return new Judgement(Verdict.EASE, Rule.EASE_MORNING, facts("rise", rise), one, down);
@@ -130,14 +207,14 @@ public record Tolerance(School school, int usualPain, int goalEffort, boolean no
       return new Judgement(Verdict.EASE, Rule.EASE_MORNING_TWICE, facts("rise", rise), two, down);
     }
     if (before != null
-        && now.effort().orElse(0) >= goalEffort + 2
-        && before.effort().orElse(0) >= goalEffort + 2) {
+        && now.effort().orElse(0) >= goal(now) + 2
+        && before.effort().orElse(0) >= goal(before) + 2) {
       Map<String, Integer> f = facts("effort", now.effort().orElse(0));
-      f.put("goal", goalEffort);
+      f.put("goal", goal(now));
       return new Judgement(Verdict.EASE, Rule.EASE_EFFORT, f, two, down);
     }
     if (now.nextDay() != null && now.nextDay().moreTired()) {
-      SetEntry at = now.last();
+      DoneSet at = now.last();
       Integer half = at.targetReps() == null ? null : Math.max(1, at.targetReps() / 2);
       return new Judgement(
           Verdict.EASE,
@@ -158,33 +235,24 @@ public record Tolerance(School school, int usualPain, int goalEffort, boolean no
   }
 
   /**
-   * Two or more repetitions over target at effort at or under goal in the last set, twice running.
+   * Two or more repetitions over target, in good form, at effort at or under the goal in the last
+   * set of each side.
    */
-  private boolean twoForTwo(FamilySession before, FamilySession now) {
-    SetEntry a = before.last();
-    SetEntry b = now.last();
-    return a.movementId().equals(b.movementId())
-        && java.util.Objects.equals(a.grams(), b.grams())
-        && over(before)
-        && over(now)
-        && before.settled()
-        && now.settled();
-  }
-
   private boolean over(FamilySession s) {
+    int goal = goal(s);
     return s.lastSets().stream()
         .allMatch(
             e ->
                 !e.formLost()
                     && e.effort() != null
-                    && e.effort() <= goalEffort
+                    && e.effort() <= goal
                     && (e.targetReps() == null
-                        ? e.effort() <= goalEffort - 2 // a hold has no repetitions to exceed
+                        ? e.effort() <= goal - 2 // a hold has no repetitions to exceed
                         : e.reps() != null && e.reps() >= e.targetReps() + 2));
   }
 
   private @Nullable Change stepUp(FamilySession now, Steps steps) {
-    SetEntry at = now.last();
+    DoneSet at = now.last();
     Integer grams = at.grams();
     if (grams != null && steps.nextGrams() != null) {
       int next = steps.nextGrams();
@@ -216,7 +284,7 @@ public record Tolerance(School school, int usualPain, int goalEffort, boolean no
   }
 
   private static Change stepDown(FamilySession now, Steps steps) {
-    SetEntry at = now.last();
+    DoneSet at = now.last();
     Integer grams = at.grams();
     if (grams != null && grams > 0) {
       int down = steps.previousGrams() == null ? 0 : steps.previousGrams();

@@ -1,6 +1,6 @@
 package riposo.core.tolerance;
 
-/** What the record says of a family: handbook 7, first that holds. */
+/** What the record says of a family, the first rule that holds. */
 public enum Verdict {
   STOP_AND_REFER,
   EASE,

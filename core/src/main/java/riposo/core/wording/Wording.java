@@ -38,6 +38,7 @@ import riposo.core.plan.PlanFix;
 import riposo.core.plan.Stage;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.Judgement;
+import riposo.core.tolerance.NoStep;
 
 /** Sentences from facts, plain and short, to a colleague. Numbers carry their units. */
 public final class Wording {
@@ -614,6 +615,8 @@ public final class Wording {
                   + " (monitored school).";
           case EASE_MORNING -> "Next morning worse by " + f.get("rise") + ".";
           case EASE_MORNING_TWICE -> "Next morning worse by 1 twice running.";
+          case EASE_OVER_CAP ->
+              "Effort " + f.get("effort") + ", over the limit of " + f.get("cap") + ".";
           case EASE_EFFORT -> "Effort " + f.get("effort") + " twice, goal " + f.get("goal") + ".";
           case EASE_FATIGUE -> "More tired the next day: half the dose.";
           case STEP_UP ->
@@ -625,13 +628,18 @@ public final class Wording {
                       + " asked at effort "
                       + f.get("effort")
                       + " twice, mornings settled.";
-          case STAY -> stay(f);
+          case STAY -> stay(f, j.noStep());
         };
     String change = change(j.change());
     return change.isEmpty() ? why : why + " " + change;
   }
 
-  private static String stay(Map<String, Integer> f) {
+  private static String stay(Map<String, Integer> f, List<NoStep> noStep) {
+    if (!noStep.isEmpty()) {
+      return "The repetitions are there, but "
+          + String.join("; ", noStep.stream().map(n -> n.words).toList())
+          + ".";
+    }
     List<String> parts = new ArrayList<>();
     if (f.containsKey("noProgression")) {
       parts.add("No stepping up while exertion makes the next day worse.");

@@ -8,6 +8,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -23,7 +24,9 @@ class RunStateTest {
       long at,
       RunState.Status status,
       long positionMs,
-      long holdMs) {
+      long holdMs,
+      @Nullable List<StopSign> stops,
+      @Nullable List<RunEvent.Entry> entries) {
     @Override
     public String toString() {
       return name;
@@ -56,7 +59,99 @@ class RunStateTest {
       RunState s = RunState.fold(FILE.segments(), events, c.at());
       assertThat(List.of(s.status(), s.positionMs(), s.holdMs()))
           .isEqualTo(List.of(c.status(), c.positionMs(), c.holdMs()));
+      assertThat(s.stops().stream().map(RunState.Stop::sign))
+          .isEqualTo(c.stops() == null ? List.of() : c.stops());
+      if (c.entries() != null) {
+        assertThat(s.entries()).isEqualTo(c.entries());
+      }
     }
+  }
+
+  /**
+   * All orders of up to six events with a STOP among them, from two devices: stamped by either
+   * device in the order they are in, the run is always ended and the sign is always there.
+   */
+  @Test
+  void anyOrderOfEventsWithAStopIsEndedAndKeepsTheSign() {
+    List<RunEvent.Kind> others =
+        List.of(
+            RunEvent.Kind.START,
+            RunEvent.Kind.PAUSE,
+            RunEvent.Kind.RESUME,
+            RunEvent.Kind.FINISH,
+            RunEvent.Kind.ENTRY,
+            RunEvent.Kind.STOP);
+    int tried = 0;
+    for (int set = 0; set < 1 << others.size(); set++) {
+      List<RunEvent.Kind> kinds = new ArrayList<>(List.of(RunEvent.Kind.STOP));
+      for (int i = 0; i < others.size(); i++) {
+        if ((set >> i & 1) == 1) {
+          kinds.add(others.get(i));
+        }
+      }
+      if (kinds.size() > 6) {
+        continue;
+      }
+      for (List<RunEvent.Kind> order : permutations(kinds)) {
+        // the second device's clock is the same, 25 s behind, or 25 s ahead
+        for (int skew : new int[] {0, -25_000, 25_000}) {
+          List<RunEvent> events = new ArrayList<>();
+          for (int i = 0; i < order.size(); i++) {
+            boolean second = i % 2 == 1;
+            events.add(
+                event(order.get(i), 100_000 + 10_000L * i + (second ? skew : 0), second ? i : 0));
+          }
+          RunState s = RunState.fold(FILE.segments(), events, 1_000_000);
+          long first =
+              events.stream()
+                  .filter(e -> e.kind() == RunEvent.Kind.STOP || e.kind() == RunEvent.Kind.FINISH)
+                  .mapToLong(RunEvent::at)
+                  .min()
+                  .orElseThrow();
+          assertThat(s.status()).as("%s, skew %s", order, skew).isEqualTo(RunState.Status.STOPPED);
+          assertThat(s.endedAt()).isEqualTo(first);
+          assertThat(s.stops())
+              .hasSize(Collections.frequency(order, RunEvent.Kind.STOP))
+              .allMatch(x -> x.sign() == StopSign.FAINT);
+          tried++;
+        }
+      }
+    }
+    assertThat(tried).isGreaterThan(10_000);
+  }
+
+  private static RunEvent event(RunEvent.Kind kind, long at, int seq) {
+    return kind == RunEvent.Kind.ENTRY
+        ? entry(at, 5, null, null)
+        : new RunEvent(
+            UUID.randomUUID(),
+            at,
+            seq,
+            kind,
+            null,
+            null,
+            null,
+            null,
+            kind == RunEvent.Kind.STOP ? StopSign.FAINT.name() : null,
+            seq == 0 ? "a" : "b",
+            null);
+  }
+
+  private static <T> List<List<T>> permutations(List<T> all) {
+    if (all.isEmpty()) {
+      return List.of(List.of());
+    }
+    List<List<T>> result = new ArrayList<>();
+    for (int i = 0; i < all.size(); i++) {
+      List<T> rest = new ArrayList<>(all);
+      T head = rest.remove(i);
+      for (List<T> tail : permutations(rest)) {
+        List<T> one = new ArrayList<>(List.of(head));
+        one.addAll(tail);
+        result.add(one);
+      }
+    }
+    return result;
   }
 
   @Test

@@ -99,7 +99,7 @@ class WordingTest {
     Map<String, Integer> facts = new LinkedHashMap<>();
     for (String name :
         List.of(
-            "pain", "usual", "rise", "effort", "goal", "reps", "target", "wanted", "eases",
+            "pain", "usual", "rise", "effort", "goal", "cap", "reps", "target", "wanted", "eases",
             "signs")) {
       facts.put(name, 3);
     }

@@ -120,6 +120,15 @@ public record ClientRecord(
 
   /** True when a medicine on file slows the pulse. */
   public boolean slowsPulse() {
-    return medicines != null && medicines.stream().anyMatch(m -> m.effect() == Effect.SLOWS_PULSE);
+    return takes(Effect.SLOWS_PULSE);
+  }
+
+  /** True when a medicine on file thins the blood. */
+  public boolean thinsBlood() {
+    return takes(Effect.THINS_BLOOD);
+  }
+
+  private boolean takes(Effect effect) {
+    return medicines != null && medicines.stream().anyMatch(m -> m.effect() == effect);
   }
 }

@@ -89,7 +89,19 @@ public class Studios {
 
   /** Today in the studio's zone. */
   public LocalDate today() {
-    return LocalDate.ofInstant(clock.instant(), ZoneId.of(current().zone()));
+    return day(clock.instant());
+  }
+
+  /** The day of a moment in the studio's zone. */
+  public LocalDate day(Instant moment) {
+    return LocalDate.ofInstant(moment, ZoneId.of(current().zone()));
+  }
+
+  /** "10:32" in the studio's zone. */
+  public String time(Instant moment) {
+    return moment
+        .atZone(ZoneId.of(current().zone()))
+        .format(java.time.format.DateTimeFormatter.ofPattern("HH:mm"));
   }
 
   public boolean hasAccount(String email) {

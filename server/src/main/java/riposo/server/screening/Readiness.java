@@ -1,11 +1,14 @@
 package riposo.server.screening;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.run.StopFor;
+import riposo.core.run.StopSign;
 import riposo.core.screening.Assessment.SugarRules;
 import riposo.core.screening.CareNote;
 import riposo.core.screening.Finding;
@@ -26,6 +29,8 @@ public interface Readiness {
    * @param highSpine spinal injury at T6 or above
    * @param undecided proposals of the newest screening not yet decided
    * @param notes what to keep in mind that no limit can say
+   * @param stopFor whose stop signs come first
+   * @param stoppedToday why the stop panel closes today; null when it does not
    */
   record ClientStanding(
       @Nullable LocalDate screenedOn,
@@ -38,7 +43,9 @@ public interface Readiness {
       int undecided,
       List<CareNote> notes,
       SugarRules sugarRules,
-      PulseFacts pulse) {}
+      PulseFacts pulse,
+      Set<StopFor> stopFor,
+      @Nullable String stoppedToday) {}
 
   ClientStanding of(UUID clientId);
 
@@ -63,9 +70,20 @@ public interface Readiness {
   /** Clearances in force that end within 14 days. */
   List<Ending> ending(UUID clientId);
 
-  /** Events of other modules that count as findings: runs ended at the stop panel. */
+  /**
+   * A STOP of the stop panel that was not withdrawn.
+   *
+   * @param day in the studio's zone
+   */
+  record Stopped(
+      UUID runId, UUID eventId, LocalDate day, Instant at, String words, StopSign.After after) {}
+
+  /** The stop panel of other modules' runs: what counts as a finding. */
   interface StopEvents {
-    /** Days on which a run of the client ended at the stop panel. */
-    List<LocalDate> stopDays(UUID clientId);
+    /** Every STOP of the client that stands, earliest first. */
+    List<Stopped> stops(UUID clientId);
+
+    /** What was being done at that moment; null when the clock had not begun. */
+    @Nullable String during(Stopped stopped);
   }
 }

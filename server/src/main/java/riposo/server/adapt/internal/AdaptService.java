@@ -24,6 +24,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
+import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Pin;
 import riposo.core.adapt.PlanMark;
@@ -315,6 +316,11 @@ class AdaptService implements AdaptedPlans {
                         "/movementId", "There is no movement “" + body.movementId() + "”."));
     Situation s = situation(clientId, today);
     Standing standing = standings.standings(clientId).get(m.familyId());
+    Ceiling ceiling = s.ceilings().get(m.familyId());
+    if (standing != null && ceiling != null && !standing.stopped() && m.rung() > ceiling.rung()) {
+      throw Problems.refused(
+          "eased-family", m.name() + " lies " + Wording.above(ceiling) + ", eased.");
+    }
     if (standing != null && standing.stopped()) {
       throw Problems.refused(
           "stopped-family",
@@ -406,7 +412,10 @@ class AdaptService implements AdaptedPlans {
   }
 
   private Situation situation(UUID clientId, LocalDate date) {
-    return new Situation(caps(clientId, date), clients.require(clientId).kit().items(), Map.of());
+    return new Situation(
+        caps(clientId, date),
+        clients.require(clientId).kit().items(),
+        movements.planAdapter().firmCeilings(standings.standings(clientId)));
   }
 
   private static AdaptedSlot slot(AdaptedPlan plan, String key) {

@@ -32,4 +32,10 @@ class EventRow {
 
   @Column(name = "received_at")
   Instant receivedAt;
+
+  /** When it happened, never later than it was received. */
+  Instant moment() {
+    Instant device = Instant.ofEpochMilli(at);
+    return device.isAfter(receivedAt) ? receivedAt : device;
+  }
 }

@@ -12,11 +12,13 @@ import riposo.server.run.Runs;
 @Component
 class RunData implements ClientData {
   private final RunStore store;
+  private final WithdrawalStore withdrawals;
   private final RunService service;
   private final EntityManager em;
 
-  RunData(RunStore store, RunService service, EntityManager em) {
+  RunData(RunStore store, WithdrawalStore withdrawals, RunService service, EntityManager em) {
     this.store = store;
+    this.withdrawals = withdrawals;
     this.service = service;
     this.em = em;
   }
@@ -42,6 +44,11 @@ class RunData implements ClientData {
   @Override
   public List<UUID> erase(UUID clientId) {
     List<UUID> gone = new ArrayList<>();
+    for (WithdrawalRow w : withdrawals.findByClientId(clientId)) {
+      gone.add(w.id);
+      withdrawals.delete(w);
+    }
+    withdrawals.flush();
     for (RunRow r : store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
       em.createQuery("delete from RunEvent e where e.runId = :run")
           .setParameter("run", r.id)

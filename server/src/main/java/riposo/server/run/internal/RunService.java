@@ -1,5 +1,7 @@
 package riposo.server.run.internal;
 
+import io.swagger.v3.oas.annotations.media.ArraySchema;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.persistence.EntityManager;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -10,7 +12,6 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -33,6 +34,8 @@ import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunState;
+import riposo.core.run.StopFor;
+import riposo.core.run.StopSign;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.today.TodayCheck;
@@ -48,12 +51,13 @@ import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import riposo.server.screening.Readiness;
 import riposo.server.screening.TodayChecks;
+import tools.jackson.databind.JsonNode;
 
 /** Starting a run, its events, and what is said after. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 @Transactional
-class RunService implements Runs, Readiness.StopEvents {
+class RunService implements Runs {
   /**
    * A start: today's check, and a word where one is wanted.
    *
@@ -68,13 +72,33 @@ class RunService implements Runs, Readiness.StopEvents {
       @Nullable @Size(max = 400, message = "At most 400 characters.") String reason,
       @Nullable UUID groupId) {}
 
-  /** Events of a device. */
+  /** Events of a device, each as sent: they are read and answered one by one. */
   record Events(
-      @NotEmpty(message = "No events.") @Size(max = 500, message = "At most 500 events at once.")
-          List<RunEvent> events) {}
+      @NotEmpty(message = "No events.")
+          @ArraySchema(schema = @Schema(implementation = RunEvent.class))
+          List<JsonNode> events) {}
 
-  /** Which events are stored now. */
-  record Kept(List<UUID> ids, RunState state) {}
+  /** How one event was taken. */
+  enum Reply {
+    /** Stored now. */
+    KEPT,
+    /** Stored before. */
+    KNOWN,
+    /** Not stored, and never will be as it is. */
+    REFUSED
+  }
+
+  /**
+   * The answer to one event.
+   *
+   * @param index its place in what was sent
+   * @param id null when it had none that can be read
+   * @param why the sentence of a refusal; null otherwise
+   */
+  record Answered(int index, @Nullable UUID id, Reply reply, @Nullable String why) {}
+
+  /** An answer for each event sent, and where the run stands now. */
+  record Kept(List<Answered> answers, RunState state) {}
 
   /** Words after a run. */
   record After(
@@ -87,7 +111,11 @@ class RunService implements Runs, Readiness.StopEvents {
           String feel,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String note) {}
 
+  /** Events read from one request; a STOP is read wherever it stands. */
+  private static final int AT_ONCE = 500;
+
   private final RunStore store;
+  private final WithdrawalStore withdrawals;
   private final EntityManager em;
   private final AdaptedPlans adapted;
   private final Clients clients;
@@ -101,6 +129,7 @@ class RunService implements Runs, Readiness.StopEvents {
 
   RunService(
       RunStore store,
+      WithdrawalStore withdrawals,
       EntityManager em,
       AdaptedPlans adapted,
       Clients clients,
@@ -112,6 +141,7 @@ class RunService implements Runs, Readiness.StopEvents {
       Studios studios,
       ApplicationEventPublisher publisher) {
     this.store = store;
+    this.withdrawals = withdrawals;
     this.em = em;
     this.adapted = adapted;
     this.clients = clients;
@@ -214,7 +244,7 @@ class RunService implements Runs, Readiness.StopEvents {
         row.id,
         row.planName + ", " + words(dose) + (row.reason == null ? "" : ", reason: " + row.reason),
         row.clientId);
-    return ResponseEntity.status(201).body(run(row));
+    return ResponseEntity.status(201).body(shown(row));
   }
 
   /** Limits on sessions a week that one more session in seven days would break. */
@@ -241,7 +271,16 @@ class RunService implements Runs, Readiness.StopEvents {
 
   @Override
   public void record(UUID runId, List<RunEvent> events) {
-    events(runId, new Events(events));
+    Kept kept =
+        events(
+            runId,
+            new Events(
+                events.stream().map(e -> json.read(json.write(e), JsonNode.class)).toList()));
+    for (Answered a : kept.answers()) {
+      if (a.reply() == Reply.REFUSED) {
+        throw Problems.refused("event-refused", String.valueOf(a.why()));
+      }
+    }
   }
 
   @Override
@@ -250,84 +289,120 @@ class RunService implements Runs, Readiness.StopEvents {
   }
 
   @Override
+  public Run require(UUID id) {
+    return run(store.require(id, "run"), withdrawals.findByRunId(id), null);
+  }
+
+  /** The run with all a device needs of it, the stop panel's signs too. */
   @GetMapping("/runs/{id}")
-  public Run require(@PathVariable UUID id) {
-    return run(store.require(id, "run"));
+  Run show(@PathVariable UUID id) {
+    return shown(store.require(id, "run"));
+  }
+
+  private Run shown(RunRow row) {
+    Set<StopFor> own = readiness.of(row.clientId).stopFor();
+    return run(
+        row,
+        withdrawals.findByRunId(row.id),
+        StopSign.panel(own).stream()
+            .map(
+                s ->
+                    new SignView(
+                        s.name(), s.words, s.aid.words, s.aid.source, s.after, s.place(own)))
+            .toList());
   }
 
   @Override
   @GetMapping("/clients/{clientId}/runs")
   public List<Run> of(@PathVariable UUID clientId) {
     clients.require(clientId);
+    List<WithdrawalRow> withdrawn = withdrawals.findByClientId(clientId);
     return store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
-        .map(this::run)
+        .map(r -> run(r, withdrawn, null))
         .toList();
   }
 
-  /** Keeps each event once, whatever the order and however often it is sent. */
+  /**
+   * Keeps each event once, whatever the order and however often it is sent, and answers one by one:
+   * one that is refused never holds back the next. A STOP is always kept.
+   */
   @PostMapping("/runs/{id}/events")
   Kept events(@PathVariable UUID id, @Valid @RequestBody Events body) {
     RunRow row = store.lock(id).orElseThrow(() -> Problems.notFound("run", id));
     AdaptedPlans.AdaptedView view = json.read(row.adapted, AdaptedPlans.AdaptedView.class);
-    Set<String> slots = new HashSet<>();
-    view.slots().forEach(s -> slots.add(s.key()));
-    long now = studios.now().toEpochMilli();
-    RunState.Status before = row.status;
+    EventReader reader =
+        new EventReader(
+            json,
+            id,
+            view.slots().stream().map(AdaptedPlans.SlotView::key).collect(Collectors.toSet()),
+            view.timeline().segments().size(),
+            row.createdAt.toEpochMilli(),
+            studios.now().toEpochMilli());
+    List<Answered> answers = new ArrayList<>();
+    List<RunEvent> stops = new ArrayList<>();
     for (int i = 0; i < body.events().size(); i++) {
-      RunEvent e = body.events().get(i);
-      check(e, "/events/" + i, slots, view.timeline().segments().size(), now);
-      EventRow known = em.find(EventRow.class, e.id());
-      if (known != null) {
-        if (!known.runId.equals(id)) {
-          throw Problems.field("/events/" + i + "/id", "This event id belongs to another run.");
-        }
-        continue;
+      JsonNode sent = body.events().get(i);
+      if (i >= AT_ONCE && !EventReader.isStop(sent)) {
+        String why = "At most " + AT_ONCE + " events at once: send it again.";
+        answers.add(new Answered(i, reader.read(sent).id(), Reply.REFUSED, why));
+      } else {
+        answers.add(keep(reader.read(sent), reader, i, row, stops));
       }
-      EventRow r = new EventRow();
-      r.id = e.id();
-      r.runId = id;
-      r.at = e.at();
-      r.seq = e.seq();
-      r.kind = e.kind().name();
-      r.body = json.write(e);
-      r.receivedAt = studios.now();
-      em.persist(r);
     }
     em.flush();
-    RunState state = fold(row, view);
+    RunState state = fold(rows(id), view);
     row.status = state.status();
-    if (state.status() == RunState.Status.STOPPED && before != RunState.Status.STOPPED) {
-      audit.changed("stopped", "run", id, "stop panel: " + state.stopSign(), row.clientId);
-      row.minutes = (int) Math.round(state.activeMs() / 60000.0);
-      publisher.publishEvent(new RunStopped(id, row.clientId));
-    } else if (state.status() == RunState.Status.FINISHED && before != RunState.Status.FINISHED) {
+    if (state.endedAt() != null) {
       row.minutes = (int) Math.round(state.activeMs() / 60000.0);
     }
-    return new Kept(body.events().stream().map(RunEvent::id).toList(), state);
+    for (RunEvent e : stops) {
+      audit.changed(
+          "stopped",
+          "run",
+          id,
+          "stop panel: "
+              + e.text()
+              + (e.deviceAt() == null ? "" : "; the device's clock was wrong, server time"),
+          row.clientId);
+    }
+    if (!stops.isEmpty()) {
+      store.flush();
+      publisher.publishEvent(new RunStopped(id, row.clientId));
+    }
+    return new Kept(answers, state);
   }
 
-  private static void check(RunEvent e, String at, Set<String> slots, int segments, long now) {
-    if (e.id() == null || e.kind() == null) {
-      throw Problems.field(at, "An event needs its id and kind.");
+  private Answered keep(
+      EventReader.Read read, EventReader reader, int index, RunRow run, List<RunEvent> stops) {
+    RunEvent e = read.event();
+    if (e == null) {
+      return new Answered(index, read.id(), Reply.REFUSED, read.refused());
     }
-    if (e.at() < now - 400L * 86_400_000 || e.at() > now + 400L * 86_400_000) {
-      throw Problems.field(at + "/at", "The device's clock is more than a year off.");
+    UUID id = e.id();
+    EventRow known = em.find(EventRow.class, id);
+    if (known != null && !known.runId.equals(run.id)) {
+      if (e.kind() != RunEvent.Kind.STOP) {
+        return new Answered(index, id, Reply.REFUSED, "This event id belongs to another run.");
+      }
+      id = reader.another(id);
+      known = em.find(EventRow.class, id);
     }
-    if (e.kind() == RunEvent.Kind.ENTRY
-        && (e.entry() == null || !slots.contains(e.entry().slotKey()))) {
-      throw Problems.field(at + "/entry/slotKey", "This run has no such slot.");
+    if (known != null) {
+      return new Answered(index, e.id(), Reply.KNOWN, null);
     }
-    if (e.kind() == RunEvent.Kind.GOTO
-        && (e.segment() == null || e.segment() < 0 || e.segment() >= segments)) {
-      throw Problems.field(at + "/segment", "This run has no such segment.");
+    EventRow r = new EventRow();
+    r.id = id;
+    r.runId = run.id;
+    r.at = e.at();
+    r.seq = e.seq();
+    r.kind = e.kind().name();
+    r.body = json.write(id.equals(e.id()) ? e : e.withId(id));
+    r.receivedAt = studios.now();
+    em.persist(r);
+    if (e.kind() == RunEvent.Kind.STOP) {
+      stops.add(e);
     }
-    if (e.kind() == RunEvent.Kind.EXTEND
-        && (e.seconds() == null || e.seconds() < 1 || e.seconds() > 600)) {
-      throw Problems.field(at + "/seconds", "Rest is added by 1 to 600 s.");
-    }
-    if (e.text() != null && e.text().length() > 400) {
-      throw Problems.field(at + "/text", "At most 400 characters.");
-    }
+    return new Answered(index, e.id(), Reply.KEPT, null);
   }
 
   @PostMapping("/runs/{id}/after")
@@ -350,7 +425,7 @@ class RunService implements Runs, Readiness.StopEvents {
         "effort " + body.effort() + ", " + body.feel() + ", by " + StudioContext.who(),
         row.clientId);
     publisher.publishEvent(new RunClosed(id, row.clientId));
-    return run(row);
+    return shown(row);
   }
 
   @Override
@@ -360,28 +435,24 @@ class RunService implements Runs, Readiness.StopEvents {
         .toList();
   }
 
-  @Override
-  public List<LocalDate> stopDays(UUID clientId) {
-    return store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
-        .filter(r -> r.status == RunState.Status.STOPPED)
-        .map(r -> r.onDate)
-        .toList();
+  private List<EventRow> rows(UUID runId) {
+    return em.createQuery(
+            "from RunEvent e where e.runId = :run order by e.at, e.seq", EventRow.class)
+        .setParameter("run", runId)
+        .getResultList();
   }
 
-  private RunState fold(RunRow row, AdaptedPlans.AdaptedView view) {
-    List<RunEvent> events =
-        em
-            .createQuery("from RunEvent e where e.runId = :run", EventRow.class)
-            .setParameter("run", row.id)
-            .getResultList()
-            .stream()
-            .map(e -> json.read(e.body, RunEvent.class))
-            .toList();
-    return RunState.fold(view.timeline().segments(), events, studios.now().toEpochMilli());
+  private RunState fold(List<EventRow> rows, AdaptedPlans.AdaptedView view) {
+    return RunState.fold(
+        view.timeline().segments(),
+        rows.stream().map(e -> json.read(e.body, RunEvent.class)).toList(),
+        studios.now().toEpochMilli());
   }
 
-  private Run run(RunRow r) {
+  private Run run(RunRow r, List<WithdrawalRow> withdrawn, @Nullable List<SignView> signs) {
     AdaptedPlans.AdaptedView view = json.read(r.adapted, AdaptedPlans.AdaptedView.class);
+    List<EventRow> rows = rows(r.id);
+    RunState state = fold(rows, view);
     return new Run(
         r.id,
         r.version,
@@ -392,24 +463,36 @@ class RunService implements Runs, Readiness.StopEvents {
         view,
         json.read(r.today, Today.class),
         r.reason,
-        fold(r, view),
+        state,
         r.effortAfter,
         r.feel,
         r.note,
         r.minutes,
-        r.reviewed);
+        r.reviewed,
+        state.stops().stream().map(x -> stop(x, rows, withdrawn)).toList(),
+        signs);
+  }
+
+  private StopView stop(RunState.Stop s, List<EventRow> rows, List<WithdrawalRow> withdrawn) {
+    Withdrawn w =
+        withdrawn.stream()
+            .filter(x -> x.eventId.equals(s.id()))
+            .findFirst()
+            .map(x -> new Withdrawn(x.onDate, x.by, x.reason))
+            .orElse(null);
+    boolean open =
+        w == null
+            && rows.stream()
+                .anyMatch(
+                    r -> r.id.equals(s.id()) && studios.day(r.moment()).equals(studios.today()));
+    return new StopView(
+        s.id(), s.at(), s.words(), s.after(), s.sign().aid.words, s.sign().aid.source, w, open);
   }
 
   /** The events themselves, for a device that comes back. */
   @GetMapping("/runs/{id}/events")
   List<RunEvent> list(@PathVariable UUID id) {
     store.require(id, "run");
-    return em
-        .createQuery("from RunEvent e where e.runId = :run order by e.at, e.seq", EventRow.class)
-        .setParameter("run", id)
-        .getResultList()
-        .stream()
-        .map(e -> json.read(e.body, RunEvent.class))
-        .toList();
+    return rows(id).stream().map(e -> json.read(e.body, RunEvent.class)).toList();
   }
 }

@@ -19,10 +19,13 @@ import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.pulse.PulseGuide;
+import riposo.core.run.StopFor;
+import riposo.core.run.StopSign;
 import riposo.core.screening.Assessment;
 import riposo.core.screening.Clearance;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Gestation;
+import riposo.core.screening.Happened;
 import riposo.core.screening.OpenFinding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.PulseFacts;
@@ -138,7 +141,9 @@ class StandingService implements Readiness {
           0,
           List.of(),
           Assessment.SugarRules.NONE,
-          PulseFacts.NONE);
+          PulseFacts.NONE,
+          Set.of(),
+          stoppedToday(clientId, today));
     }
     ScreeningRow last = rows.get(0);
     Assessment then = json.read(last.assessment, Assessment.class);
@@ -176,7 +181,26 @@ class StandingService implements Readiness {
         undecided,
         now.notes(),
         now.sugarRules(),
-        pulse);
+        pulse,
+        stopFor(clientId, client.record(), now, today),
+        stoppedToday(clientId, today));
+  }
+
+  /** Whose stop signs come first: the answers, and what the record and later events add. */
+  private Set<StopFor> stopFor(
+      UUID clientId, ClientRecord record, Assessment now, LocalDate today) {
+    Set<StopFor> all = EnumSet.noneOf(StopFor.class);
+    all.addAll(now.stopFor());
+    if (record.thinsBlood()) {
+      all.add(StopFor.THINNER);
+    }
+    boolean operated =
+        events.findByClientIdOrderByOnDateDesc(clientId).stream()
+            .anyMatch(h -> h.kind == Happened.OPERATION && !h.onDate.plusWeeks(12).isBefore(today));
+    if (operated) {
+      all.add(StopFor.OPERATION);
+    }
+    return all;
   }
 
   List<Clearance> cleared(UUID clientId) {
@@ -230,23 +254,10 @@ class StandingService implements Readiness {
       }
       pregnancyOver(answers, today, last, all);
     }
-    stops.ifAvailable(
-        s ->
-            s.stopDays(clientId)
-                .forEach(
-                    day ->
-                        all.add(
-                            OpenFinding.event(
-                                new Finding(
-                                    OpenFinding.STOP_EVENT,
-                                    Outcome.CLEARANCE_ONLY,
-                                    "A run ended at the stop panel on "
-                                        + Wording.day(day)
-                                        + ": a clearance dated after it is wanted.",
-                                    "handbook 2 and 8, the stricter",
-                                    null,
-                                    day),
-                                day))));
+    for (Stopped stop : stops(clientId)) {
+      OpenFinding.stopped(stop.after(), stop.words(), stop.day(), Wording.day(stop.day()))
+          .ifPresent(all::add);
+    }
     for (HappenedRow h : events.findByClientIdOrderByOnDateDesc(clientId)) {
       boolean answered =
           h.kind.screeningAnswers()
@@ -258,6 +269,32 @@ class StandingService implements Readiness {
       }
     }
     return all;
+  }
+
+  List<Stopped> stops(UUID clientId) {
+    StopEvents source = stops.getIfAvailable();
+    return source == null ? List.of() : source.stops(clientId);
+  }
+
+  /** What was being done when the stop panel was tapped; null when nothing was. */
+  @Nullable String during(Stopped stop) {
+    StopEvents source = stops.getIfAvailable();
+    return source == null ? null : source.during(stop);
+  }
+
+  /** Why today is closed by the stop panel; null when it is not. */
+  private @Nullable String stoppedToday(UUID clientId, LocalDate today) {
+    return stops(clientId).stream()
+        .filter(s -> s.day().equals(today) && s.after() != StopSign.After.GLUCOSE)
+        .findFirst()
+        .map(
+            s ->
+                "Stopped today at "
+                    + studios.time(s.at())
+                    + ": "
+                    + s.words()
+                    + ". No session today.")
+        .orElse(null);
   }
 
   private static void pregnancyOver(

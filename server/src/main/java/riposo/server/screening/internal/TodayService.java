@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
+import riposo.core.run.StopSign;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.Pressure;
@@ -35,6 +36,7 @@ import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
+import riposo.server.screening.Readiness;
 import riposo.server.screening.Readiness.ClientStanding;
 import riposo.server.screening.TodayChecks;
 
@@ -235,6 +237,10 @@ class TodayService implements TodayChecks {
             .findFirst()
             .orElseThrow(
                 () -> Problems.refused("check-wanted", "Today's check comes before the start."));
+    String stopped = standing.of(clientId).stoppedToday();
+    if (stopped != null) {
+      throw Problems.refused("stopped-today", stopped);
+    }
     if (today.stream().anyMatch(c -> c.outcome.equals(Outcome.URGENT.name()))) {
       throw Problems.refused(
           "urgent", "Something urgent was found today: no session today.", reasons(urgent(today)));
@@ -265,6 +271,14 @@ class TodayService implements TodayChecks {
               given);
       if (wait != null) {
         throw Problems.refused("wait-after-low", wait);
+      }
+    }
+    for (Readiness.Stopped low : standing.stops(clientId)) {
+      if (low.after() == StopSign.After.GLUCOSE && low.day().equals(studios.today())) {
+        String wait = TodayCheck.afterLow(Duration.between(low.at(), row.createdAt), given);
+        if (wait != null) {
+          throw Problems.refused("wait-after-low", wait);
+        }
       }
     }
     // conditions, limits or the record may have changed since: the check judged something else

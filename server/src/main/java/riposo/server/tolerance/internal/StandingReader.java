@@ -27,14 +27,24 @@ class StandingReader implements StandingSource {
   public Map<String, Standing> standings(UUID clientId) {
     Map<String, Standing> all = new HashMap<>();
     for (VerdictRow v : store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
-      if (v.status == VerdictRow.Status.WAITING && v.verdict == Verdict.STOP_AND_REFER) {
-        // a stop holds at once; only the professional's decision can set it aside
+      Standing before = all.get(v.familyId);
+      if (v.stops()) {
+        // a stop holds at once, and until a recorded word ends it: no later verdict opens the
+        // family
         String at = json.read(v.judgement, Judgement.class).change().movementId();
         all.put(
             v.familyId,
             new Standing(
-                v.familyId, v.askedId, at, null, null, null, v.verdict.name(), true, v.onDate));
-      } else if (v.outcome != null) {
+                v.familyId,
+                v.askedId,
+                at,
+                null,
+                null,
+                null,
+                Verdict.STOP_AND_REFER.name(),
+                true,
+                v.onDate));
+      } else if (v.outcome != null && (before == null || !before.stopped())) {
         all.put(v.familyId, json.read(v.outcome, Standing.class));
       }
     }

@@ -1,6 +1,7 @@
 package riposo.server.tolerance.internal;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
@@ -26,21 +27,21 @@ import riposo.core.adapt.Standing;
 import riposo.core.dose.Loads;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
+import riposo.core.movement.Family;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
-import riposo.core.run.RunEvent;
-import riposo.core.run.RunState;
+import riposo.core.run.DoneSet;
+import riposo.core.run.StopSign;
+import riposo.core.screening.Outcome;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.FamilySession;
 import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.NextDay;
-import riposo.core.tolerance.SetEntry;
+import riposo.core.tolerance.Rule;
 import riposo.core.tolerance.Steps;
 import riposo.core.tolerance.Tolerance;
 import riposo.core.tolerance.Verdict;
 import riposo.core.wording.Wording;
-import riposo.server.adapt.AdaptedPlans.PartView;
-import riposo.server.adapt.AdaptedPlans.SlotView;
 import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
@@ -52,6 +53,7 @@ import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 import riposo.server.run.Runs;
+import riposo.server.screening.Readiness;
 import riposo.server.tolerance.Verdicts;
 
 /** Tolerance over time: verdicts per family, decided by the professional. */
@@ -87,7 +89,22 @@ class ToleranceService implements Verdicts {
       @Nullable Verdict decided,
       @Nullable String reason,
       @Nullable String decidedBy,
-      @Nullable LocalDate decidedOn) {}
+      @Nullable LocalDate decidedOn,
+      boolean stops,
+      @Nullable Ended ended) {}
+
+  /** The recorded word that ended a stop and refer. */
+  record Ended(LocalDate on, String by, String reason) {}
+
+  /** A recorded word that ends a stop and refer: a clinician's, or one's own for a false alarm. */
+  record EndForm(
+      @NotBlank(message = "Say whose word it is.")
+          @Size(max = 160, message = "At most 160 characters.")
+          String by,
+      @NotNull(message = "Give the date of the word.") LocalDate on,
+      @NotBlank(message = "Say what was cleared.")
+          @Size(max = 400, message = "At most 400 characters.")
+          String reason) {}
 
   /** A family's row. */
   record FamilyRow(
@@ -119,6 +136,7 @@ class ToleranceService implements Verdicts {
   private final CheckIns checkIns;
   private final Clients clients;
   private final Limits limits;
+  private final Readiness readiness;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
@@ -130,6 +148,7 @@ class ToleranceService implements Verdicts {
       CheckIns checkIns,
       Clients clients,
       Limits limits,
+      Readiness readiness,
       Movements movements,
       Json json,
       Audit audit,
@@ -141,6 +160,7 @@ class ToleranceService implements Verdicts {
     this.checkIns = checkIns;
     this.clients = clients;
     this.limits = limits;
+    this.readiness = readiness;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
@@ -168,10 +188,14 @@ class ToleranceService implements Verdicts {
   private void judge(UUID clientId, UUID runId) {
     Clients.Client client = clients.require(clientId);
     List<VerdictRow> known = store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId);
-    Map<String, List<FamilySession>> families = history(clientId, known);
+    Map<String, List<FamilySession>> families = history(client, known);
     Tolerance tolerance =
         new Tolerance(
-            client.school(), client.usualPain(), client.goalEffort(), client.noProgression());
+            client.school(),
+            client.usualPain(),
+            client.goalEffort(),
+            client.noProgression(),
+            askOpen(clientId));
     for (Map.Entry<String, List<FamilySession>> f : families.entrySet()) {
       List<FamilySession> upTo = new ArrayList<>();
       for (FamilySession s : f.getValue()) {
@@ -181,56 +205,119 @@ class ToleranceService implements Verdicts {
         }
       }
       FamilySession last = upTo.get(upTo.size() - 1);
-      if (!last.runId().equals(runId)) {
-        continue;
+      if (last.runId().equals(runId)) {
+        Judgement j = tolerance.judge(upTo, steps(client, f.getKey(), last));
+        keep(clientId, f.getKey(), last, j, known);
       }
-      Judgement j = tolerance.judge(upTo, steps(client, f.getKey(), last));
-      VerdictRow row =
-          known.stream()
-              .filter(v -> v.runId.equals(runId) && v.familyId.equals(f.getKey()))
-              .findFirst()
-              .orElse(null);
-      if (row != null && row.status != VerdictRow.Status.WAITING && row.verdict == j.verdict()) {
-        row.judgement = json.write(j);
-        continue;
-      }
-      if (row == null) {
-        row = new VerdictRow();
-        row.createdAt = studios.now();
-        row.clientId = clientId;
-        row.runId = runId;
-        row.familyId = f.getKey();
-        row.onDate = last.date();
-        row.askedId = last.last().askedId();
-      }
-      row.judgement = json.write(j);
-      row.verdict = j.verdict();
-      row.status = VerdictRow.Status.WAITING;
-      row.decided = null;
-      row.decidedOn = null;
-      row.reason = null;
-      // A decided standing stays in force until the new verdict is decided.
-      store.saveAndFlush(row);
     }
   }
 
-  private Map<String, List<FamilySession>> history(UUID clientId, List<VerdictRow> verdicts) {
-    Map<UUID, NextDay> answers = checkIns.answers(clientId);
-    Map<String, List<FamilySession>> families = new LinkedHashMap<>();
-    int usual = clients.require(clientId).usualPain();
-    for (Runs.Run run : runs.of(clientId)) {
-      Map<String, List<SetEntry>> byFamily = new LinkedHashMap<>();
-      for (RunEvent.Entry e : run.state().entries()) {
-        entry(run, e)
-            .ifPresent(
-                x ->
-                    byFamily
-                        .computeIfAbsent(
-                            movements.catalogue().movement(x.movementId()).familyId(),
-                            k -> new ArrayList<>())
-                        .add(x));
+  private boolean askOpen(UUID clientId) {
+    Outcome outcome = readiness.of(clientId).outcome();
+    return outcome == Outcome.ASK_FIRST || outcome == Outcome.CLEARANCE_ONLY;
+  }
+
+  /** Keeps a verdict: a STAY is settled by itself, the others wait for the professional. */
+  private void keep(
+      UUID clientId, String familyId, FamilySession last, Judgement j, List<VerdictRow> known) {
+    VerdictRow row =
+        known.stream()
+            .filter(v -> v.runId.equals(last.runId()) && v.familyId.equals(familyId))
+            .findFirst()
+            .orElse(null);
+    if (row == null) {
+      row = new VerdictRow();
+      row.createdAt = studios.now();
+      row.clientId = clientId;
+      row.runId = last.runId();
+      row.familyId = familyId;
+      row.onDate = last.date();
+      row.askedId = last.last().askedId();
+    } else {
+      boolean withdrawn =
+          json.read(row.judgement, Judgement.class).rule() == Rule.STOP_SIGN
+              && j.rule() != Rule.STOP_SIGN;
+      boolean decidedStop =
+          row.decided == Verdict.STOP_AND_REFER && j.verdict() != Verdict.STOP_AND_REFER;
+      if (row.status == VerdictRow.Status.ENDED
+          || row.status != VerdictRow.Status.WAITING && row.verdict == j.verdict()
+          || decidedStop && !withdrawn) {
+        // decided already; a stop that was decided ends by a recorded word, not by a new sum
+        if (row.verdict == j.verdict()) {
+          row.judgement = json.write(j);
+        }
+        return;
       }
+      if (withdrawn) {
+        row.outcome = null;
+      }
+    }
+    row.judgement = json.write(j);
+    row.verdict = j.verdict();
+    row.status = VerdictRow.Status.WAITING;
+    row.decided = null;
+    row.decidedOn = null;
+    row.decidedBy = null;
+    row.reason = null;
+    // A decided standing stays in force until the new verdict is decided.
+    if (j.verdict() == Verdict.STAY) {
+      row.status = VerdictRow.Status.SETTLED;
+      row.decided = Verdict.STAY;
+      row.decidedOn = studios.today();
+      row.decidedBy = "settled by itself";
+      // a session cut for a day says nothing of where the client stands
+      row.outcome = last.cut() ? null : json.write(standing(row, j.change()));
+    }
+    store.saveAndFlush(row);
+    for (VerdictRow older : known) {
+      if (older.familyId.equals(familyId)
+          && older.status == VerdictRow.Status.WAITING
+          && older.verdict != Verdict.STOP_AND_REFER
+          && after(row, older)) {
+        older.status = VerdictRow.Status.SUPERSEDED;
+      }
+    }
+  }
+
+  private static boolean after(VerdictRow a, VerdictRow b) {
+    return !a.id.equals(b.id)
+        && (a.onDate.isAfter(b.onDate)
+            || a.onDate.equals(b.onDate) && a.createdAt.isAfter(b.createdAt));
+  }
+
+  /** Where a decision leaves the client; staying keeps a tempo and a number already agreed. */
+  private Standing standing(VerdictRow row, Change change) {
+    Verdict decided = java.util.Objects.requireNonNull(row.decided);
+    Standing before = standings.standings(row.clientId).get(row.familyId);
+    boolean kept =
+        decided == Verdict.STAY
+            && before != null
+            && before.movementId().equals(change.movementId());
+    return new Standing(
+        row.familyId,
+        row.askedId,
+        change.movementId(),
+        change.grams(),
+        kept ? before.reps() : change.reps(),
+        kept ? before.tempo() : change.tempo(),
+        decided.name(),
+        decided == Verdict.STOP_AND_REFER,
+        studios.today());
+  }
+
+  private Map<String, List<FamilySession>> history(
+      Clients.Client client, List<VerdictRow> verdicts) {
+    Map<UUID, NextDay> answers = checkIns.answers(client.id());
+    Map<String, List<FamilySession>> families = new LinkedHashMap<>();
+    int usual = client.usualPain();
+    for (Runs.Run run : runs.of(client.id())) {
+      Map<String, List<DoneSet>> byFamily =
+          run.sets().stream()
+              .collect(
+                  Collectors.groupingBy(
+                      DoneSet::familyId, LinkedHashMap::new, Collectors.toList()));
       boolean anyPain = byFamily.values().stream().anyMatch(l -> hurts(l, usual));
+      boolean sign = run.stopped().stream().anyMatch(a -> a != StopSign.After.GLUCOSE);
       byFamily.forEach(
           (family, entries) -> {
             Verdict decided =
@@ -247,7 +334,9 @@ class ToleranceService implements Verdicts {
                         run.date(),
                         entries,
                         run.today().painBefore(),
-                        run.state().status() == RunState.Status.STOPPED,
+                        sign,
+                        run.cut(),
+                        run.adapted().effortCap(),
                         anyPain && !hurts(entries, usual),
                         answers.get(run.id()),
                         decided));
@@ -256,52 +345,24 @@ class ToleranceService implements Verdicts {
     return families;
   }
 
-  private static boolean hurts(List<SetEntry> entries, int usual) {
+  private static boolean hurts(List<DoneSet> entries, int usual) {
     return entries.stream().anyMatch(e -> e.pain() != null && e.pain() > usual);
   }
 
-  private Optional<SetEntry> entry(Runs.Run run, RunEvent.Entry e) {
-    SlotView slot =
-        run.adapted().slots().stream()
-            .filter(s -> s.key().equals(e.slotKey()))
-            .findFirst()
-            .orElse(null);
-    if (slot == null || slot.block() != riposo.core.plan.Block.WORK) {
-      return Optional.empty();
-    }
-    PartView part =
-        slot.parts().stream()
-            .filter(p -> p.side() == e.side() || p.side() == Side.BOTH)
-            .findFirst()
-            .orElse(slot.parts().get(0));
-    if (part.movementId() == null || movements.catalogue().find(part.movementId()).isEmpty()) {
-      return Optional.empty();
-    }
-    Integer grams = e.grams() != null ? e.grams() : part.dose().grams();
-    return Optional.of(
-        new SetEntry(
-            e.slotKey(),
-            e.round(),
-            e.side(),
-            slot.askedId(),
-            part.movementId(),
-            grams,
-            e.reps(),
-            part.dose().reps(),
-            e.effort(),
-            e.pain(),
-            e.painWhere(),
-            Boolean.TRUE.equals(e.formLost())));
-  }
-
   private Steps steps(Clients.Client client, String familyId, FamilySession last) {
+    Movement at = movements.catalogue().find(last.last().movementId()).orElse(null);
+    if (at == null) {
+      return Steps.NONE;
+    }
     Caps caps = Caps.on(studios.today(), limits.of(client.id()));
     Situation s = new Situation(caps, client.kit().items(), Map.of());
-    Movement at = movements.catalogue().movement(last.last().movementId());
     String next = null;
     boolean higher = false;
     String previous = null;
-    for (Movement m : movements.catalogue().family(familyId).rungs()) {
+    for (Movement m : movements.catalogue().family(at.familyId()).rungs()) {
+      if (movements.catalogue().retired(m.id())) {
+        continue; // offered no more
+      }
       boolean open = movements.adapter().open(m.id(), s) != null;
       if (m.rung() > at.rung() && next == null) {
         higher = true;
@@ -313,6 +374,7 @@ class ToleranceService implements Verdicts {
     Integer grams = last.last().grams();
     Integer up = null;
     Integer down = null;
+    Integer lightest = null;
     if (grams != null) {
       Variant v = movements.catalogue().variants(at).get(0);
       int hands = Math.max(1, v.handsLoaded());
@@ -321,18 +383,20 @@ class ToleranceService implements Verdicts {
       up = above.isPresent() && above.getAsInt() <= cap ? (Integer) above.getAsInt() : null;
       var below = Loads.below(grams, hands, client.kit().weights());
       down = below.isPresent() ? (Integer) below.getAsInt() : null;
+      var least = Loads.lightest(hands, client.kit().weights());
+      lightest = least.isPresent() ? (Integer) least.getAsInt() : null;
     }
     Standing standing = standings.standings(client.id()).get(familyId);
     boolean slow =
         standing != null && standing.movementId().equals(at.id()) && standing.tempo() != null;
-    return new Steps(next, higher && next == null, previous, up, down, slow);
+    return new Steps(next, higher && next == null, previous, up, lightest, down, slow);
   }
 
   @GetMapping("/clients/{clientId}/tolerance")
   ToleranceView view(@PathVariable UUID clientId) {
     Clients.Client client = clients.require(clientId);
     List<VerdictRow> rows = store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId);
-    Map<String, List<FamilySession>> history = history(clientId, rows);
+    Map<String, List<FamilySession>> history = history(client, rows);
     List<FamilyRow> families = new ArrayList<>();
     for (Map.Entry<String, List<FamilySession>> f : history.entrySet()) {
       List<Point> points = f.getValue().stream().map(this::point).toList();
@@ -342,14 +406,21 @@ class ToleranceService implements Verdicts {
               .map(v -> view(v, f.getValue()))
               .toList();
       FamilySession last = f.getValue().get(f.getValue().size() - 1);
+      Optional<Family> family =
+          movements.catalogue().families().stream()
+              .filter(x -> x.id().equals(f.getKey()))
+              .findFirst();
       families.add(
           new FamilyRow(
               f.getKey(),
-              movements.catalogue().family(f.getKey()).name(),
-              movements.catalogue().movement(last.last().movementId()).name(),
-              movements.catalogue().family(f.getKey()).rungs().size(),
+              family.map(Family::name).orElse(f.getKey()),
+              name(last.last().movementId()),
+              family.map(x -> x.rungs().size()).orElse(0),
               points,
-              record.isEmpty() ? null : record.get(record.size() - 1),
+              record.stream()
+                  .filter(VerdictView::stops)
+                  .findFirst()
+                  .orElse(record.isEmpty() ? null : record.get(record.size() - 1)),
               record));
     }
     List<Runs.Run> all = runs.of(clientId);
@@ -372,12 +443,18 @@ class ToleranceService implements Verdicts {
       @Valid @RequestBody VerdictDecision body) {
     VerdictRow row = store.require(id, "verdict");
     List<VerdictRow> rows = store.findByClientIdOrderByOnDateAscCreatedAtAsc(row.clientId);
-    List<FamilySession> history = history(row.clientId, rows).getOrDefault(row.familyId, List.of());
+    Clients.Client client = clients.require(row.clientId);
+    List<FamilySession> history = history(client, rows).getOrDefault(row.familyId, List.of());
     if (row.version != Versions.of(ifMatch)) {
       throw Problems.stale(view(row, history), body);
     }
-    if (rows.stream()
-        .anyMatch(v -> v.familyId.equals(row.familyId) && v.onDate.isAfter(row.onDate))) {
+    if (row.stops() && body.verdict() != Verdict.STOP_AND_REFER) {
+      throw Problems.refused(
+          "stop-stays",
+          "A stop and refer is not overridden: it ends by a recorded word, a clinician’s, or yours for a cleared false alarm.");
+    }
+    if (!row.stops()
+        && rows.stream().anyMatch(v -> v.familyId.equals(row.familyId) && after(v, row))) {
       throw Problems.refused("superseded", "A later run has its own verdict; decide that one.");
     }
     boolean accepts = body.verdict() == row.verdict;
@@ -385,10 +462,6 @@ class ToleranceService implements Verdicts {
     if (!accepts && reason == null) {
       throw Problems.field("/reason", "Deciding otherwise needs its reason.");
     }
-    if (row.verdict == Verdict.STOP_AND_REFER && !accepts && reason == null) {
-      throw Problems.field("/reason", "A stop is only set aside with a reason.");
-    }
-    Clients.Client client = clients.require(row.clientId);
     FamilySession last =
         history.stream()
             .filter(s -> s.runId().equals(row.runId))
@@ -401,18 +474,7 @@ class ToleranceService implements Verdicts {
     row.reason = reason;
     row.decidedOn = studios.today();
     row.decidedBy = StudioContext.who();
-    row.outcome =
-        json.write(
-            new Standing(
-                row.familyId,
-                row.askedId,
-                change.movementId(),
-                change.grams(),
-                change.reps(),
-                change.tempo(),
-                body.verdict().name(),
-                body.verdict() == Verdict.STOP_AND_REFER,
-                studios.today()));
+    row.outcome = json.write(standing(row, change));
     store.saveAndFlush(row);
     audit.changed(
         accepts ? "accepted" : "overrode",
@@ -423,10 +485,56 @@ class ToleranceService implements Verdicts {
     return view(row.clientId);
   }
 
+  /**
+   * Ends a stop and refer by a recorded word. The family opens again a step below where it was
+   * stopped.
+   */
+  @PostMapping("/verdicts/{id}/end")
+  ToleranceView end(
+      @PathVariable UUID id,
+      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+      @Valid @RequestBody EndForm body) {
+    VerdictRow row = store.require(id, "verdict");
+    Clients.Client client = clients.require(row.clientId);
+    List<FamilySession> history =
+        history(client, store.findByClientIdOrderByOnDateAscCreatedAtAsc(row.clientId))
+            .getOrDefault(row.familyId, List.of());
+    if (row.version != Versions.of(ifMatch)) {
+      throw Problems.stale(view(row, history), body);
+    }
+    if (!row.stops()) {
+      throw Problems.refused("no-stop", "No stop and refer stands here.");
+    }
+    if (body.on().isAfter(studios.today()) || body.on().isBefore(row.onDate)) {
+      throw Problems.field(
+          "/on",
+          "The word lies between the stop, " + row.onDate + ", and today, not " + body.on() + ".");
+    }
+    FamilySession last =
+        history.stream()
+            .filter(s -> s.runId().equals(row.runId))
+            .findFirst()
+            .orElseThrow(() -> Problems.notFound("run of this verdict", row.runId));
+    row.status = VerdictRow.Status.ENDED;
+    row.endedBy = body.by().trim();
+    row.endedOn = body.on();
+    row.endedReason = body.reason().trim();
+    row.decided = Verdict.EASE;
+    row.outcome = json.write(standing(row, otherwise(client, row, last, Verdict.EASE)));
+    store.saveAndFlush(row);
+    audit.changed(
+        "ended",
+        "verdict",
+        id,
+        row.familyId + ": stop ended by the word of " + row.endedBy + ", " + row.endedReason,
+        row.clientId);
+    return view(row.clientId);
+  }
+
   private Change otherwise(
       Clients.Client client, VerdictRow row, FamilySession last, Verdict wanted) {
     Steps steps = steps(client, row.familyId, last);
-    SetEntry at = last.last();
+    DoneSet at = last.last();
     return switch (wanted) {
       case STAY ->
           new Change(Change.Kind.NONE, at.movementId(), at.grams(), null, null, null, null);
@@ -455,6 +563,10 @@ class ToleranceService implements Verdicts {
           throw Problems.refused(
               "no-progression",
               "Stepping up is ruled out while exertion makes the next day worse.");
+        }
+        if (askOpen(client.id())) {
+          throw Problems.refused(
+              "ask-open", "Stepping up is ruled out while a clinician’s word is wanted.");
         }
         if (steps.nextGrams() != null && at.grams() != null) {
           yield new Change(
@@ -510,12 +622,20 @@ class ToleranceService implements Verdicts {
     }
   }
 
+  /** Accepts all that waits; what a recorded word must end stays. */
+  @PostMapping("/clients/{clientId}/verdicts/accept")
+  ToleranceView accept(@PathVariable UUID clientId) {
+    clients.require(clientId);
+    acceptAll(clientId);
+    return view(clientId);
+  }
+
   private Point point(FamilySession s) {
     return new Point(
         s.runId(),
         s.date(),
-        movements.catalogue().movement(s.last().movementId()).rung(),
-        movements.catalogue().movement(s.last().movementId()).name(),
+        movements.catalogue().find(s.last().movementId()).map(Movement::rung).orElse(0),
+        name(s.last().movementId()),
         s.effort().isPresent() ? (Integer) s.effort().getAsInt() : null,
         s.pain().isPresent() ? (Integer) s.pain().getAsInt() : null,
         s.nextDay() == null ? null : s.nextDay().pain(),
@@ -523,7 +643,11 @@ class ToleranceService implements Verdicts {
         s.entries().stream().map(ToleranceService::words).toList());
   }
 
-  private static String words(SetEntry e) {
+  private String name(String movementId) {
+    return movements.catalogue().find(movementId).map(Movement::name).orElse(movementId);
+  }
+
+  private static String words(DoneSet e) {
     List<String> w = new ArrayList<>();
     w.add(
         "set "
@@ -583,6 +707,10 @@ class ToleranceService implements Verdicts {
         v.decided,
         v.reason,
         v.decidedBy,
-        v.decidedOn);
+        v.decidedOn,
+        v.stops(),
+        v.endedOn == null || v.endedBy == null || v.endedReason == null
+            ? null
+            : new Ended(v.endedOn, v.endedBy, v.endedReason));
   }
 }

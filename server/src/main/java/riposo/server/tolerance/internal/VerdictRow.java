@@ -21,7 +21,13 @@ class VerdictRow extends Owned {
   enum Status {
     WAITING,
     ACCEPTED,
-    OVERRIDDEN
+    OVERRIDDEN,
+    /** A STAY: nothing to decide. */
+    SETTLED,
+    /** A later run had its verdict before this one was decided. */
+    SUPERSEDED,
+    /** A stop and refer that a recorded word has ended. */
+    ENDED
   }
 
   @Column(name = "client_id")
@@ -62,7 +68,23 @@ class VerdictRow extends Owned {
   @Column(name = "decided_by")
   @Nullable String decidedBy;
 
-  /** The standing it leaves, once decided. */
+  /** Whose word ended a stop and refer; null while it stands. */
+  @Column(name = "ended_by")
+  @Nullable String endedBy;
+
+  @Column(name = "ended_on")
+  @Nullable LocalDate endedOn;
+
+  @Column(name = "ended_reason")
+  @Nullable String endedReason;
+
+  /** A stop and refer that stands, decided or not. */
+  boolean stops() {
+    return verdict == Verdict.STOP_AND_REFER && status == Status.WAITING
+        || decided == Verdict.STOP_AND_REFER && status != Status.ENDED;
+  }
+
+  /** The standing it leaves, once decided; null where it leaves what stood before. */
   @Column(columnDefinition = "longtext")
   @Nullable String outcome;
 }

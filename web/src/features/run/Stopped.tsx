@@ -1,0 +1,98 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ApiError, type S } from '../../lib/api'
+
+const AFTER: Record<S['StopView']['after'], string> = {
+  EMERGENCY: 'This client starts again only with a clearance dated after today.',
+  ASK_FIRST: 'No more today; a clinician is asked before the next session.',
+  GLUCOSE: 'Starts again only with a reading over 5.0 mmol/L, 15 minutes after the low.',
+}
+
+/** What the stop panel recorded: what to do first, what follows, and the way back for a tap in error. */
+export function Stopped({ run, emergency }: { run: S['Run']; emergency: string }) {
+  return (
+    <>
+      <p className="mb-4 text-lg">
+        Make safe, follow your local protocol and first-aid training; emergency number{' '}
+        <strong className="font-mono text-2xl">{emergency}</strong>.
+      </p>
+      <ul className="mb-5">
+        {run.stops.map((s) => (
+          <li key={s.id} className="mb-3 border-l-4 border-sand pl-4">
+            <p className="text-xl font-bold">
+              {s.words}{' '}
+              <span className="font-mono text-base font-normal text-[#b8c8cd]">
+                {new Date(s.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}
+              </span>
+            </p>
+            {s.withdrawn ? (
+              <p>
+                Withdrawn as tapped in error by {s.withdrawn.by}: {s.withdrawn.reason}. The session stays
+                ended; both are kept.
+              </p>
+            ) : (
+              <>
+                <p>
+                  {s.aid} <span className="text-sm text-[#a9bcc2]">{s.source}</span>
+                </p>
+                <p>{AFTER[s.after]}</p>
+                {s.open && <Withdraw runId={run.id} stopId={s.id} />}
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+function Withdraw({ runId, stopId }: { runId: string; stopId: string }) {
+  const [asking, setAsking] = useState(false)
+  const [reason, setReason] = useState('')
+  const cache = useQueryClient()
+  const withdraw = useMutation({
+    mutationFn: () => api.post<S['Run']>(`/runs/${runId}/stops/${stopId}/withdrawal`, { reason }),
+    onSuccess: () => cache.invalidateQueries(),
+  })
+  const error = withdraw.error instanceof ApiError ? withdraw.error : undefined
+  const button = 'mt-2 min-h-[46px] rounded-md border border-[#41606b] px-4 font-semibold disabled:opacity-60'
+  if (!asking)
+    return (
+      <button type="button" className={button} onClick={() => setAsking(true)}>
+        Tapped in error
+      </button>
+    )
+  return (
+    <form
+      className="mt-2 max-w-lg"
+      onSubmit={(e) => {
+        e.preventDefault()
+        withdraw.mutate()
+      }}
+    >
+      <label className="block">
+        How did it come to be tapped? Kept with the sign; today only.
+        <input
+          className="mt-1 text-ink"
+          value={reason}
+          maxLength={400}
+          aria-invalid={!!error}
+          onChange={(e) => setReason(e.target.value)}
+        />
+      </label>
+      {error && (
+        <p role="alert" className="mt-1 font-bold text-sand">
+          {error.field('/reason') ?? error.message}
+        </p>
+      )}
+      <div className="flex gap-2">
+        <button type="submit" className={button} disabled={withdraw.isPending}>
+          Withdraw this stop
+        </button>
+        <button type="button" className={button} onClick={() => setAsking(false)}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  )
+}
