@@ -32,11 +32,13 @@ export const doseWords: Record<string, string> = {
 export const outcomeWords: Record<string, string> = {
   READY: 'Ready',
   READY_WITH_LIMITS: 'Ready with limits',
+  NOT_KNOWN: 'Not known yet',
   ASK_FIRST: 'Ask first',
   CLEARANCE_ONLY: 'Clearance only',
   NOT_SCREENED: 'Not screened',
   GO: 'Go',
   CAUTION: 'Caution: ease',
+  STILL_OPEN: 'Not known yet',
   NOT_TODAY: 'Not today',
   URGENT: 'Urgent: act now',
 }

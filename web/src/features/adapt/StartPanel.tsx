@@ -3,19 +3,33 @@ import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { api, ApiError, type S } from '../../lib/api'
 import { doseWords, outcomeWords } from '../../lib/format'
-import { Button, Dialog, Failure, Field, Loading, OutcomeMark, Scale } from '../../ui'
+import { Button, Dialog, Failure, Field, Loading, OutcomeMark, RuleLink, Scale } from '../../ui'
 import { useClient } from '../clients'
 
 type Sign = S['CheckForm']['signs'][number]
 
-const SIGNS: [Sign, string][] = [
+/** Grave ones first: what is seen or told decides, whatever the readings say. */
+const SIGNS: [Sign, string, ((n: S['Needs']) => boolean)?][] = [
+  ['EMERGENCY', 'an emergency sign of the stop panel'],
+  [
+    'CHEST_HEAD_VISION_NERVE',
+    'chest symptoms, new or worse; head, vision, speech or one side of the body, sudden or new',
+  ],
+  ['FLUSHED', 'pounding headache, sudden flushing or sweating', (n) => n.highSpine],
+  ['UPPER_BELLY', 'upper-belly pain', (n) => n.maternity],
+  ['HEADACHE', 'a headache that stays'],
+  ['DIZZY', 'dizzy or giddy'],
+  ['UNWELL', 'suddenly unwell'],
   ['FEVER', 'fever, chest infection or vomiting'],
   ['COLD', 'a cold'],
-  ['UNWELL', 'unwell'],
-  ['DIZZY', 'dizzy or giddy'],
   ['NEW_PAIN', 'new pain or swelling'],
-  ['CHEST_HEAD_VISION_NERVE', 'chest, head, vision or nerve symptoms'],
-  ['EMERGENCY', 'an emergency sign of the stop panel'],
+  ['HOT_JOINT', 'a hot, red, swollen joint'],
+  ['HOT_REPLACED', 'the same, in a joint that was replaced', (n) => n.facts.replacedJoint],
+  ['HOT_FOOT', 'a hot swollen foot', (n) => n.facts.diabetes],
+  ['GROIN', 'new groin or thigh pain'],
+  ['NO_WEIGHT', 'a leg that cannot bear weight'],
+  ['FALLEN', 'a fall since last time'],
+  ['AS_USUAL', 'chest, head, vision or nerve symptoms, long-standing and as usual'],
 ]
 
 /** Today's check before a run, then the start. */
@@ -31,24 +45,45 @@ export function StartPanel({
   const { client, readiness } = useClient()
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title={`Before ${client.name.split(' ')[0]} starts`} wide>
-      {readiness.outcome === 'CLEARANCE_ONLY' ? (
-        <>
-          <p className="font-bold text-brick">Only a clearance opens this; no reason lifts it.</p>
-          {readiness.findings
-            .filter((f) => f.outcome === 'CLEARANCE_ONLY')
-            .map((f) => (
-              <p key={f.rule} className="mt-2">
-                {f.text}
-              </p>
-            ))}
-          <Link className="btn btn-main mt-4" to={`/clients/${client.id}/papers`}>
-            Record a clearance
-          </Link>
-        </>
+      {readiness.closed ? (
+        <Closed client={client} closed={readiness.closed} />
       ) : (
         <CheckThenStart planId={planId} />
       )}
     </Dialog>
+  )
+}
+
+/** Who may not train: what stands open, why, and the way to it. */
+export function Closed({ client, closed }: { client: S['Client']; closed: S['Closed'] }) {
+  const screening = closed.bar === 'NOT_SCREENED' || closed.bar === 'UNDECIDED'
+  return (
+    <>
+      <p className="font-bold text-brick">{closed.sentence}</p>
+      {closed.why.map((w) => (
+        <p key={w} className="mt-2">
+          {w}
+        </p>
+      ))}
+      <p className="mt-3 flex flex-wrap gap-2">
+        {screening ? (
+          <Link className="btn btn-main" to={`/clients/${client.id}/screening`}>
+            {closed.bar === 'UNDECIDED' ? 'Decide the limits' : `Screen ${client.name.split(' ')[0]}`}
+          </Link>
+        ) : (
+          <>
+            {closed.bar === 'CLEARANCE_ONLY' && (
+              <Link className="btn btn-main" to={`/clients/${client.id}/papers?record`}>
+                Record a clearance
+              </Link>
+            )}
+            <Link className="btn" to={`/clients/${client.id}/letter`}>
+              Letter that asks for it
+            </Link>
+          </>
+        )}
+      </p>
+    </>
   )
 }
 
@@ -149,7 +184,7 @@ function CheckThenStart({ planId }: { planId: string }) {
     </Field>
   )
   const check = (on: boolean, set: (b: boolean) => void, words: string) => (
-    <label key={words} className="flex min-h-[40px] items-center gap-2">
+    <label key={words} className="flex min-h-[40px] items-center gap-2 leading-snug">
       <input type="checkbox" checked={on} onChange={(e) => set(e.target.checked)} />
       {words}
     </label>
@@ -166,13 +201,14 @@ function CheckThenStart({ planId }: { planId: string }) {
       }}
     >
       <div>
+        <Earlier clientId={client.id} />
         <p className="mb-3 text-sm text-soft">
           Shoes on, chair solid and still, brakes on, water and inhaler or tablets at hand, phone near.
         </p>
         <Scale
           label="Pain now"
           low="none"
-          high="worst"
+          high={`worst · usual ${n.usualPain}`}
           value={scale.pain}
           onChange={(v) => setScale({ ...scale, pain: v })}
           error={at('/pain')}
@@ -197,7 +233,7 @@ function CheckThenStart({ planId }: { planId: string }) {
           </h3>
         )}
         <div className="grid grid-cols-2 gap-x-4">
-          {wants('PRESSURE') && (
+          {(wants('PRESSURE') || signs.includes('DIZZY')) && (
             <>
               {input('systolic', 'Blood pressure, upper', 'mmHg')}
               {input('diastolic', 'lower', 'mmHg')}
@@ -232,12 +268,12 @@ function CheckThenStart({ planId }: { planId: string }) {
             </>
           )}
           {(wants('GLUCOSE') || n.sugar.sglt2) && input('ketones', 'Ketones', 'mmol/L, where tested')}
-          {signs.some((s) => ['FEVER', 'UNWELL', 'COLD'].includes(s)) &&
+          {signs.some((s) => ['FEVER', 'UNWELL', 'COLD', 'HOT_JOINT', 'HOT_REPLACED'].includes(s)) &&
             input('temperature', 'Temperature', '°C, where taken')}
         </div>
         <fieldset className="mb-4">
           <legend className="mb-1 border-b-2 border-ink pb-1 font-bold">Today there is</legend>
-          <div className="grid gap-x-4 sm:grid-cols-2">
+          <div className="grid items-start gap-x-4 gap-y-1.5 sm:grid-cols-2">
             {n.steadiness &&
               check(flags.wobbly, (b) => setFlags({ ...flags, wobbly: b }), 'wobbly on the feet')}
             {check(
@@ -251,9 +287,7 @@ function CheckThenStart({ planId }: { planId: string }) {
                 (b) => setFlags({ ...flags, severeLow: b }),
                 'a severe low in the last 24 h',
               )}
-            {SIGNS.map(([id, words]) => sign(id, words))}
-            {n.maternity && sign('UPPER_BELLY', 'upper-belly pain')}
-            {n.highSpine && sign('FLUSHED', 'pounding headache, flushing or sweating')}
+            {SIGNS.filter(([, , when]) => !when || when(n)).map(([id, words]) => sign(id, words))}
           </div>
         </fieldset>
       </div>
@@ -269,12 +303,15 @@ function CheckThenStart({ planId }: { planId: string }) {
             <ul className="mt-2 text-sm">
               {result.doseReasons.map((r) => (
                 <li key={r} className="border-b border-line py-1">
-                  {r} <span className="text-soft">handbook 6</span>
+                  {r} <RuleLink source="house rule" rule="today.dose.lines" />
                 </li>
               ))}
               {result.findings.map((f) => (
                 <li key={f.rule + f.text} className="border-b border-line py-1">
-                  {f.text} <span className="block text-[13px] text-soft">{f.source}</span>
+                  {f.text}{' '}
+                  <span className="block">
+                    <RuleLink source={f.source} rule={f.rule} />
+                  </span>
                 </li>
               ))}
               {result.wobbly && (
@@ -286,9 +323,17 @@ function CheckThenStart({ planId }: { planId: string }) {
             {result.missing.length > 0 && (
               <p className="mt-3 text-sm">
                 <span className="font-semibold">Still wanted:</span> {result.missing.join('; ')}.
+                {n.restingPulseWanted && (
+                  <>
+                    {' '}
+                    <Link className="text-teal underline" to={`/clients/${client.id}/record`}>
+                      Enter the resting pulse in the record
+                    </Link>
+                  </>
+                )}
               </p>
             )}
-            {!over && (
+            {!over && result.missing.length === 0 && (
               <div className="mt-4">
                 <Field label="Dose" hint={dose ? 'another than the check’s: say why' : undefined}>
                   {(p) => (
@@ -333,5 +378,73 @@ function CheckThenStart({ planId }: { planId: string }) {
         </p>
       </aside>
     </form>
+  )
+}
+
+/** Earlier checks of today: kept, shown, and withdrawn only as a mistaken tap, with a reason. */
+function Earlier({ clientId }: { clientId: string }) {
+  const checks = useQuery({
+    queryKey: ['checks', clientId],
+    queryFn: () => api.get<S['Checked'][]>(`/clients/${clientId}/today-checks`),
+  })
+  const [at, setAt] = useState<string | null>(null)
+  const [reason, setReason] = useState('')
+  const cache = useQueryClient()
+  const withdraw = useMutation({
+    mutationFn: (id: string) => api.post(`/clients/${clientId}/today-checks/${id}/withdrawal`, { reason }),
+    onSuccess: () => {
+      setAt(null)
+      setReason('')
+      return cache.invalidateQueries()
+    },
+  })
+  const error = withdraw.error instanceof ApiError ? withdraw.error : undefined
+  const today = (checks.data ?? []).filter((c) => c.today)
+  if (today.length === 0) return null
+  return (
+    <section aria-label="Checked already today" className="mb-4 border-l-4 border-ochre bg-sheet px-4 py-2">
+      <h3 className="font-bold">Checked already today</h3>
+      <ul>
+        {today.map((c) => (
+          <li key={c.id} className="py-1 text-sm">
+            <span className="font-mono">{c.time}</span>{' '}
+            {c.withdrawn ? (
+              <span className="text-soft">
+                <s>{outcomeWords[c.result.outcome]}</s>, {c.withdrawn}
+              </span>
+            ) : (
+              <>
+                <strong>{outcomeWords[c.result.outcome]}</strong>{' '}
+                {c.result.findings.map((f) => f.text).join(' ')}
+                {c.open && at !== c.id && (
+                  <Button quiet className="!min-h-[32px]" onClick={() => setAt(c.id)}>
+                    Tapped by mistake
+                  </Button>
+                )}
+              </>
+            )}
+            {at === c.id && (
+              <span className="mt-1 flex flex-wrap items-end gap-2">
+                <label className="flex-1">
+                  How did it come to be tapped? Both are kept.
+                  <input value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
+                </label>
+                <Button onClick={() => withdraw.mutate(c.id)} disabled={withdraw.isPending}>
+                  Withdraw this check
+                </Button>
+                <Button quiet onClick={() => setAt(null)}>
+                  Leave it
+                </Button>
+                {error && (
+                  <span role="alert" className="w-full font-semibold text-brick">
+                    {error.field('/reason') ?? error.message}
+                  </span>
+                )}
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }

@@ -10,7 +10,7 @@ import { Figure } from '../../ui/Figure'
 import { useClient } from '../clients'
 import { ComparePanel, Since } from './ComparePanel'
 import { StairPanel } from './StairPanel'
-import { StartPanel } from './StartPanel'
+import { Closed, StartPanel } from './StartPanel'
 
 /** The adapt desk: a plan resolved for this client today, with every reason. */
 export function AdaptPage() {
@@ -57,7 +57,7 @@ export function AdaptPage() {
 }
 
 function Desk({ planId }: { planId: string }) {
-  const { client } = useClient()
+  const { client, readiness } = useClient()
   const base = `/clients/${client.id}/adapted/${planId}`
   const key = ['adapted', client.id, planId]
   const view = useQuery({ queryKey: key, queryFn: () => api.get<S['AdaptedView']>(base) })
@@ -104,27 +104,31 @@ function Desk({ planId }: { planId: string }) {
         {v.effortCap !== undefined && <span className="text-plum">effort {v.effortCap} at most</span>}
         {v.workNote && <span className="text-plum">{v.workNote}</span>}
         <span className="no-print ml-auto flex flex-wrap items-center gap-x-1 gap-y-2">
-          <a
-            className="btn btn-quiet"
-            href={`/api/clients/${client.id}/adapted/${planId}/card.pdf?paper=A4`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            Card A4
-          </a>
-          <a
-            className="btn btn-quiet"
-            href={`/api/clients/${client.id}/adapted/${planId}/card.pdf?paper=LETTER`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            Card Letter
-          </a>
+          {!readiness.closed && (
+            <>
+              <a
+                className="btn btn-quiet"
+                href={`/api/clients/${client.id}/adapted/${planId}/card.pdf?paper=A4`}
+                target="_blank"
+                rel="noreferrer"
+              >
+                Card A4
+              </a>
+              <a
+                className="btn btn-quiet"
+                href={`/api/clients/${client.id}/adapted/${planId}/card.pdf?paper=LETTER`}
+                target="_blank"
+                rel="noreferrer"
+              >
+                Card Letter
+              </a>
+            </>
+          )}
           <Button quiet aria-expanded={comparing} onClick={() => setComparing(!comparing)}>
             Compare
           </Button>
-          {v.timeline.total > 0 ? (
-            <Button main onClick={() => setStarting(true)}>
+          {readiness.closed ? null : v.timeline.total > 0 ? (
+            <Button main={readiness.outcome !== 'ASK_FIRST'} onClick={() => setStarting(true)}>
               Start this session
             </Button>
           ) : (
@@ -134,6 +138,27 @@ function Desk({ planId }: { planId: string }) {
           )}
         </span>
       </div>
+      {readiness.closed && (
+        <section
+          aria-label="Not to be trained now"
+          className="mb-4 border-l-4 border-brick bg-sheet px-4 py-3"
+        >
+          <Closed client={client} closed={readiness.closed} />
+        </section>
+      )}
+      {!readiness.closed && readiness.outcome === 'ASK_FIRST' && (
+        <p className="mb-4 border-l-4 border-ochre bg-sheet px-4 py-2">
+          <strong>Ask first.</strong>{' '}
+          {readiness.findings
+            .filter((f) => f.outcome === 'ASK_FIRST')
+            .map((f) => f.text)
+            .join(' ')}{' '}
+          <Link className="text-teal underline" to={`/clients/${client.id}/letter`}>
+            Letter that asks for it
+          </Link>
+          {' · '}starting needs a recorded reason
+        </p>
+      )}
       <Since base={base} />
       {comparing && <ComparePanel base={base} clientId={client.id} today={v.date} />}
       {[...v.sessionProblems, ...v.checks].map((c) => (

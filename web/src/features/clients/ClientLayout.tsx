@@ -4,7 +4,7 @@ import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router
 import { api, ApiError, type S } from '../../lib/api'
 import { day, fullDay, outcomeWords } from '../../lib/format'
 import { useToday } from '../../lib/today'
-import { Button, Dialog, Failure, Field, Loading, OutcomeMark } from '../../ui'
+import { Button, Dialog, Failure, Field, Loading, OutcomeMark, RuleLink } from '../../ui'
 import { LimitRibbon } from '../limits/LimitRibbon'
 import { ClientForm } from './ClientForm'
 import { ThroughDay } from './ThroughDay'
@@ -137,6 +137,7 @@ export function ClientOverview() {
         <p className="text-lg">
           <OutcomeMark outcome={outcome}>{outcomeWords[outcome]}</OutcomeMark>
         </p>
+        {readiness.stoppedToday && <p className="mt-1 font-semibold text-brick">{readiness.stoppedToday}</p>}
         <p className="mt-1 text-sm text-soft">
           {readiness.screenedOn
             ? `screened ${day(readiness.screenedOn)}`
@@ -147,10 +148,7 @@ export function ClientOverview() {
         <ul className="mt-3">
           {readiness.findings.map((f) => (
             <li key={f.rule} className="border-b border-line py-2">
-              {f.text}{' '}
-              <span className="text-sm text-soft">
-                {f.source} · {f.rule}
-              </span>
+              {f.text} <RuleLink source={f.source} rule={f.rule} />
             </li>
           ))}
         </ul>

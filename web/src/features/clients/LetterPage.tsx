@@ -18,13 +18,15 @@ export function LetterPage() {
   if (letter.error) return <Failure error={letter.error} />
   if (!letter.data) return <Loading what="the letter" />
   const l = letter.data
+  const happened = l.happened.filter((a) => !off.includes(a))
   const asked = l.asked.filter((a) => !off.includes(a))
   const limits = l.limits.filter((a) => !off.includes(a))
   return (
     <div className="grid gap-10 lg:grid-cols-[1fr_320px]">
       <article className="max-w-2xl bg-sheet p-8 print:p-0" aria-label="Letter">
         <p className="text-right">
-          {l.studio}, {fullDay(l.date)}
+          {l.studio}
+          {l.phone && `, telephone ${l.phone}`}, {fullDay(l.date)}
         </p>
         <p className="my-6">To: {to || '____________________________'}</p>
         <p className="mb-4 font-bold">
@@ -34,9 +36,21 @@ export function LetterPage() {
           We lead strength sessions adapted to each client. Planned: {l.work}
           {l.goal && ` The client’s own goal: “${l.goal}”.`}
         </p>
+        {happened.length > 0 && (
+          <>
+            <p className="font-bold">What happened:</p>
+            <ul className="mb-4 ml-5 list-disc">
+              {happened.map((h) => (
+                <li key={h} className="py-1">
+                  {h}
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
         {asked.length > 0 && (
           <>
-            <p className="font-bold">At screening we found, and ask you to judge:</p>
+            <p className="font-bold">We ask you to judge:</p>
             <ol className="mb-4 ml-5 list-decimal">
               {asked.map((a) => (
                 <li key={a} className="py-1">
@@ -71,14 +85,15 @@ export function LetterPage() {
           With thanks, {l.professional}, {l.studio}
         </p>
         <p className="mt-6 text-sm">
-          Sent with the client’s consent. We do not diagnose or change treatment.
+          {l.consent ? `The client agreed to such letters on ${fullDay(l.consent)}. ` : ''}We do not diagnose
+          or change treatment.
         </p>
       </article>
       <aside className="no-print">
         <Field label="To">{(p) => <input {...p} value={to} onChange={(e) => setTo(e.target.value)} />}</Field>
         <fieldset className="mb-4">
           <legend className="font-semibold">What it asks</legend>
-          {[...l.asked, ...l.limits].map((a) => (
+          {[...l.happened, ...l.asked, ...l.limits].map((a) => (
             <label key={a} className="flex items-start gap-2 py-1.5 text-sm">
               <input
                 type="checkbox"
@@ -89,6 +104,15 @@ export function LetterPage() {
             </label>
           ))}
         </fieldset>
+        {!l.consent && (
+          <p className="mb-4 border-l-4 border-ochre bg-sheet px-3 py-2 text-sm">
+            No consent to letters is on file, so the letter claims none.{' '}
+            <Link className="text-teal underline" to="../record">
+              Record it
+            </Link>{' '}
+            before it goes out.
+          </p>
+        )}
         <div className="flex gap-2">
           <Button main onClick={() => window.print()}>
             Print

@@ -102,7 +102,10 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
     note: '',
     covers: findings.map((f) => f.rule),
     lifts: [] as string[],
+    aneurysmMm: '',
+    pressureLimit: '',
   })
+  const aneurysm = form.covers.includes('standing.event.aneurysm')
   const [file, setFile] = useState<S['Attachment'] | null>(null)
   const standard = useQuery({
     queryKey: ['default-until', client.id, form.givenOn, form.covers],
@@ -121,6 +124,8 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
         givenOn: form.givenOn || null,
         validUntil: form.validUntil || null,
         note: form.note || null,
+        aneurysmMm: aneurysm && form.aneurysmMm ? Number(form.aneurysmMm) : null,
+        pressureLimit: aneurysm && form.pressureLimit ? Number(form.pressureLimit) : null,
         attachmentId: file?.id ?? null,
       }),
     onSuccess: () => {
@@ -164,6 +169,38 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
             />
           )}
         </Field>
+        {aneurysm && (
+          <>
+            <Field
+              label="Size of the aneurysm"
+              hint="mm, as the clinician states it"
+              error={error?.field('/aneurysmMm')}
+            >
+              {(p) => (
+                <input
+                  {...p}
+                  type="number"
+                  value={form.aneurysmMm}
+                  onChange={(e) => setForm({ ...form, aneurysmMm: e.target.value })}
+                />
+              )}
+            </Field>
+            <Field
+              label="Pressure limit, upper number"
+              hint="mmHg; becomes a line of the care plan: at it, not today"
+              error={error?.field('/pressureLimit')}
+            >
+              {(p) => (
+                <input
+                  {...p}
+                  type="number"
+                  value={form.pressureLimit}
+                  onChange={(e) => setForm({ ...form, pressureLimit: e.target.value })}
+                />
+              )}
+            </Field>
+          </>
+        )}
         <Field
           label="Good until"
           hint={

@@ -58,7 +58,7 @@ function RecordForm({ client }: { client: S['Client'] }) {
     </Field>
   )
   const number = (
-    k: 'kneeCm' | 'restingPulse' | 'measuredMaximum' | 'clinicCap' | 'usualSystolic',
+    k: 'kneeCm' | 'restingPulse' | 'measuredMaximum' | 'clinicCap' | 'usualSystolic' | 'usualSaturation',
     label: string,
     hint: string,
   ) => (
@@ -225,6 +225,7 @@ function RecordForm({ client }: { client: S['Client'] }) {
             {number('measuredMaximum', 'Measured maximum pulse', 'bpm, from a test; outranks formulas')}
             {number('clinicCap', 'Pulse cap set by the clinic', 'bpm')}
             {number('usualSystolic', 'Usual systolic', 'mmHg, wanted for injury at T6 or above')}
+            {number('usualSaturation', 'Usual saturation at rest', '%, for lung disease')}
             {number('kneeCm', 'Knee height', 'cm, for seats that must be higher')}
             <label className="flex min-h-[42px] items-center gap-2 self-center">
               <input
@@ -311,6 +312,15 @@ function RecordForm({ client }: { client: S['Client'] }) {
                 />
               )}
             </Field>
+            <label className="flex min-h-[42px] items-center gap-2 self-center">
+              <input
+                type="checkbox"
+                disabled={!r.consent}
+                checked={r.consent?.letters === true}
+                onChange={(e) => r.consent && set({ consent: { ...r.consent, letters: e.target.checked } })}
+              />
+              letters may go to doctor, midwife or physiotherapist
+            </label>
             <Field
               label="Withdrawn on"
               hint="from then on nothing new is recorded"

@@ -67,7 +67,8 @@ export function DayPage() {
                   </span>
                 </p>
                 <p className="mt-1">
-                  <OutcomeMark outcome={s.outcome}>{outcomeWords[s.outcome]}</OutcomeMark>
+                  <OutcomeMark outcome={s.outcome}>{outcomeWords[s.outcome]}</OutcomeMark>{' '}
+                  {s.outcome !== 'NOT_SCREENED' && <span className="text-sm">{s.because.join(' ')}</span>}
                 </p>
                 <p className="mt-1 text-sm">
                   <span className="text-soft">bring</span> {s.kit.join(', ')}
@@ -158,20 +159,16 @@ export function DayPage() {
   )
 }
 
+/** The way to what stands open. */
+const BARS: Record<S['Closed']['bar'], string> = {
+  NOT_SCREENED: 'Screen',
+  CLEARANCE_ONLY: 'Record a clearance',
+  STOPPED_TODAY: 'See what stands open',
+  UNDECIDED: 'Decide the limits',
+}
+
 function Next({ s }: { s: S['SessionView'] }) {
   const main = 'btn btn-main'
-  if (s.outcome === 'NOT_SCREENED')
-    return (
-      <Link className={main} to={`/clients/${s.clientId}/screening`}>
-        Screen
-      </Link>
-    )
-  if (s.outcome === 'CLEARANCE_ONLY')
-    return (
-      <Link className={main} to={`/clients/${s.clientId}`}>
-        Record a clearance
-      </Link>
-    )
   if (s.closed)
     return (
       <Link className="btn" to={`/clients/${s.clientId}/tolerance`}>
@@ -188,6 +185,15 @@ function Next({ s }: { s: S['SessionView'] }) {
     return (
       <Link className={main} to={`/run/${s.runId}`}>
         Back to the run
+      </Link>
+    )
+  if (s.bar)
+    return (
+      <Link
+        className={main}
+        to={`/clients/${s.clientId}${s.bar.bar === 'NOT_SCREENED' || s.bar.bar === 'UNDECIDED' ? '/screening' : ''}`}
+      >
+        {BARS[s.bar.bar]}
       </Link>
     )
   return (

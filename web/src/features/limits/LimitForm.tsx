@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { api, ApiError, type S } from '../../lib/api'
 import { useToday } from '../../lib/today'
 import { Button, Failure, Field, FilePick, Loading } from '../../ui'
-import { capLabel, kept, shown } from './caps'
+import { capLabel, sent, shown } from './caps'
 import { LimitFigure } from './Figure'
 
 type Side = S['LimitView']['side']
@@ -31,28 +31,39 @@ function split(axisId: string): [string, string] {
 }
 
 /** Adding or changing a limit as a sentence, seen on a figure and in words as it is made. */
-export function LimitForm({
-  clientId,
-  limit,
-  onDone,
-}: {
-  clientId: string
-  limit?: S['LimitView']
-  onDone: () => void
-}) {
+export function LimitForm(props: { clientId: string; limit?: S['LimitView']; onDone: () => void }) {
   const axes = useQuery({
     queryKey: ['axes'],
     queryFn: () => api.get<S['AxisView'][]>('/axes'),
     staleTime: Infinity,
   })
   const me = useQuery({ queryKey: ['me'], queryFn: () => api.get<S['Me']>('/me') })
-  const mass = me.data?.massUnit ?? 'KG'
+  const error = axes.error ?? me.error
+  if (error) return <Failure error={error} />
+  // a stored amount is turned into the studio's unit once, when that unit is known
+  if (!axes.data || !me.data) return <Loading what="the axes" />
+  return <Fields {...props} all={axes.data} mass={me.data.massUnit ?? 'KG'} />
+}
+
+function Fields({
+  clientId,
+  limit,
+  onDone,
+  all,
+  mass,
+}: {
+  clientId: string
+  limit?: S['LimitView']
+  onDone: () => void
+  all: S['AxisView'][]
+  mass: string
+}) {
   const today = useToday()
   const [part0, load0] = split(limit?.axisId ?? 'joint.knee-flexion.loaded')
   const [part, setPart] = useState(part0)
   const [load, setLoad] = useState(load0)
   const [side, setSide] = useState<Side>(limit?.side ?? 'LEFT')
-  const [typed, setTyped] = useState(limit ? String(shown(limit.unit, limit.cap)) : '60')
+  const [typed, setTyped] = useState(limit ? String(shown(limit.unit, limit.cap, mass)) : '60')
   const [form, setForm] = useState({
     strength: limit?.strength ?? ('FIRM' as S['LimitView']['strength']),
     source: limit?.source ?? '',
@@ -63,14 +74,13 @@ export function LimitForm({
   })
   const [file, setFile] = useState<S['Attachment'] | null>(limit?.attachment ?? null)
   const cache = useQueryClient()
-  const all = axes.data ?? []
   const loads = LOADS.filter(([l]) => all.some((a) => a.id === `${part}.${l}`))
   const axisId = loads.length ? `${part}.${loads.some(([l]) => l === load) ? load : 'any'}` : part
   const axis = all.find((a) => a.id === axisId)
   const closes = axis?.unit === 'CLOSED'
   const sided = axis?.sided ?? false
   // an empty field is no number, and no number is sent as none: the server asks for it
-  const cap = closes ? 0 : typed.trim() === '' ? NaN : kept(axis?.unit ?? '', Number(typed), mass)
+  const cap = closes ? 0 : sent(axis?.unit ?? '', typed, mass, limit)
   const words = useQuery({
     queryKey: ['words', axisId, sided ? side : 'BOTH', cap],
     queryFn: () =>
@@ -89,13 +99,25 @@ export function LimitForm({
         cap,
         strength: form.strength,
         source: form.source,
-        why: form.why || limit?.why || null,
+        why: form.why || null,
         from: form.from,
         until: form.until || null,
         review: form.review || null,
         attachmentId: file?.id ?? null,
       }
-      if (limit) body.why = form.why || null
+      const same =
+        limit &&
+        !form.why &&
+        body.side === limit.side &&
+        body.cap === limit.cap &&
+        body.strength === limit.strength &&
+        body.source === limit.source &&
+        body.until === (limit.until ?? null) &&
+        body.review === (limit.review ?? null) &&
+        (body.from === limit.from || (limit.from <= today && body.from === today)) &&
+        body.attachmentId === (limit.attachment?.id ?? null)
+      // what was not touched is not sent
+      if (same) return Promise.resolve()
       return limit
         ? api.put(`/limits/${limit.id}`, body, limit.version)
         : api.post(`/clients/${clientId}/limits`, body)
@@ -106,9 +128,8 @@ export function LimitForm({
     },
   })
   const error = save.error instanceof ApiError ? save.error : undefined
-  if (!axes.data) return <Loading what="the axes" />
   const parts = new Map<string, string>()
-  for (const a of axes.data) parts.set(split(a.id)[0], parts.get(split(a.id)[0]) ?? a.words)
+  for (const a of all) parts.set(split(a.id)[0], parts.get(split(a.id)[0]) ?? a.words)
   const capError =
     error?.field('/cap') ?? (words.error instanceof ApiError ? words.error.field('/cap') : undefined)
   return (

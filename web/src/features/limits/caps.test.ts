@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { mass } from '../../lib/format'
 import { readPoints } from '../kit'
-import { kept, shown } from './caps'
+import { kept, sent, shown } from './caps'
 
 describe('caps', () => {
   it('never gets looser by typing what is shown', () => {
@@ -11,6 +11,18 @@ describe('caps', () => {
         expect(again).toBeLessThanOrEqual(grams)
         expect(again).toBeGreaterThan(grams - 10)
       }
+  })
+  it('opens and saves exactly what was stored, whatever the unit it is shown in', () => {
+    for (const mass of ['KG', 'LB'])
+      for (const unit of ['GRAMS', 'DEGREES', 'LEAST_MINUTES', 'LEVEL'])
+        for (let cap = 0; cap < (unit === 'GRAMS' ? 30_000 : 60); cap += unit === 'GRAMS' ? 13 : 1) {
+          const opened = String(shown(unit, cap, mass))
+          expect(sent(unit, opened, mass, { unit, cap })).toBe(cap)
+        }
+    expect(shown('GRAMS', 1000, 'LB')).toBe(2.2)
+    expect(sent('GRAMS', '2.2', 'LB', { unit: 'GRAMS', cap: 1000 })).toBe(1000)
+    expect(sent('GRAMS', '2', 'LB', { unit: 'GRAMS', cap: 1000 })).toBe(907)
+    expect(sent('GRAMS', '', 'LB', { unit: 'GRAMS', cap: 1000 })).toBeNaN()
   })
   it('turns pounds into grams, down', () => {
     expect(kept('GRAMS', 5, 'LB')).toBe(2267)

@@ -12,6 +12,20 @@ export function kept(unit: string, typed: number, mass = 'KG'): number {
   return unit === 'LEAST_MINUTES' ? 60 - typed : typed
 }
 
+/**
+ * The cap that is sent: exactly what was stored while the field still reads as it was opened, whatever
+ * the unit it is shown in; else what was typed. NaN when nothing is typed.
+ */
+export function sent(
+  unit: string,
+  typed: string,
+  mass: string,
+  stored?: { unit: string; cap: number },
+): number {
+  if (stored && stored.unit === unit && typed === String(shown(unit, stored.cap, mass))) return stored.cap
+  return typed.trim() === '' ? NaN : kept(unit, Number(typed), mass)
+}
+
 const LABELS: Record<string, string> = {
   DEGREES: 'Up to, degrees',
   PERCENT: 'Up to, %',

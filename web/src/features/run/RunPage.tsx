@@ -374,7 +374,6 @@ function Live({
         contact={[about.data?.record.emergencyName, about.data?.record.emergencyPhone]
           .filter(Boolean)
           .join(', ')}
-        notes={about.data?.notes.map((n) => n.text)}
         onClose={closePanel}
         onStop={(sign) => {
           setStopping(false)

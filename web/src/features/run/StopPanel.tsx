@@ -32,7 +32,6 @@ export function StopPanel({
   signs,
   emergency,
   contact,
-  notes,
   onClose,
   onStop,
 }: {
@@ -40,7 +39,6 @@ export function StopPanel({
   signs?: Sign[]
   emergency: string
   contact?: string
-  notes?: string[]
   onClose: () => void
   onStop: (sign: Sign) => void
 }) {
@@ -94,19 +92,14 @@ export function StopPanel({
         </div>
       }
     >
-      <p className="mb-1 max-sm:hidden">
-        Stop them, sit or lie them down safely, stay. Send someone for the defibrillator. Your local protocol
-        and first-aid training outrank this panel.
+      <p className="mb-1">
+        <strong>No answer, no normal breathing: call, compressions at once, defibrillator.</strong>{' '}
+        <span className="max-sm:hidden">Otherwise stop, sit or lie them down safely, stay with them. </span>
+        Your local protocol and first-aid training outrank this panel.
       </p>
       <p className="mb-2">
-        <span className="sm:hidden">Stay with them; local protocol first. </span>
         Tell: emergency services, {contact ? <strong>{contact}</strong> : 'their contact'}, the clinician.
       </p>
-      {notes?.map((n) => (
-        <p key={n} className="mb-2 border-l-4 border-brick bg-sheet px-3 py-1.5 text-sm font-semibold">
-          {n}
-        </p>
-      ))}
       <RadioGroup.Root aria-label="What was seen" value={chosen} onValueChange={setChosen}>
         {PLACES.map(([place, words]) => {
           const here = all.filter((s) => s.place === place)

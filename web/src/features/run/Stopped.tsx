@@ -20,10 +20,7 @@ export function Stopped({ run, emergency }: { run: S['Run']; emergency: string }
         {run.stops.map((s) => (
           <li key={s.id} className="mb-3 border-l-4 border-sand pl-4">
             <p className="text-xl font-bold">
-              {s.words}{' '}
-              <span className="font-mono text-base font-normal text-[#b8c8cd]">
-                {new Date(s.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}
-              </span>
+              {s.words} <span className="font-mono text-base font-normal text-[#b8c8cd]">{s.time}</span>
             </p>
             {s.withdrawn ? (
               <p>

@@ -54,7 +54,15 @@ function Group({
         <h4 className="font-bold">
           {condition[0]?.toUpperCase() + condition.slice(1)}{' '}
           <span className="font-normal text-soft">
-            {list[0]?.source} · {open.length === 0 ? 'decided' : `${open.length} to decide`}
+            <a
+              className="underline decoration-dotted underline-offset-2"
+              href={`/rules?area=limits&q=${encodeURIComponent(condition)}`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              {list[0]?.source}
+            </a>{' '}
+            · {open.length === 0 ? 'decided' : `${open.length} to decide`}
           </span>
         </h4>
         {open.length > 1 && (

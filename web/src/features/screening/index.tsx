@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { api, ApiError, type S } from '../../lib/api'
 import { day, fullDay, outcomeWords } from '../../lib/format'
-import { Button, Failure, Field, Loading, OutcomeMark } from '../../ui'
+import { Button, Failure, Field, Loading, OutcomeMark, RuleLink } from '../../ui'
 import { useClient } from '../clients'
+import { carried, local, open, sameName, visible, type Given } from './answers'
 import { Proposals } from './Proposals'
 
 function useScreenings(clientId: string) {
@@ -30,14 +31,23 @@ export function ScreeningPage() {
     queryKey: ['draft', client.id],
     queryFn: () => api.get<S['DraftView']>(`/clients/${client.id}/screening-draft`),
   })
+  const questions = useQuestions()
   const [asking, setAsking] = useState(false)
-  const error = list.error ?? draft.error
+  const error = list.error ?? draft.error ?? questions.error
   if (error) return <Failure error={error} />
-  if (!list.data || !draft.data) return <Loading what="screenings" />
+  if (!list.data || !draft.data || !questions.data) return <Loading what="screenings" />
   const last = list.data[0]
   if (asking || !last)
-    return <Questions client={client} before={last} draft={draft.data} onDone={() => setAsking(false)} />
-  const half = draft.data.version !== undefined && draft.data.version !== null
+    return (
+      <Questions
+        client={client}
+        questions={questions.data}
+        before={last}
+        draft={draft.data}
+        onDone={() => setAsking(false)}
+      />
+    )
+  const half = (draft.data.version !== undefined && draft.data.version !== null) || !!local.read(client.id)
   return (
     <div className="grid gap-10 lg:grid-cols-[1fr_380px]">
       <section aria-labelledby="newest">
@@ -55,7 +65,8 @@ export function ScreeningPage() {
           </span>
         </div>
         <p className="mb-4 text-sm text-soft">
-          signed by {last.signedClient} and {last.signedProfessional}; never edited, a change is a new version
+          read to and agreed by {last.signedClient}; taken by {last.signedProfessional}; never edited, a
+          change is a new version
         </p>
         <Proposals screening={last} />
         <h3 className="mb-1 mt-8 font-bold">Versions kept</h3>
@@ -140,7 +151,7 @@ export function ScreeningVersion() {
       )}
       <div className="mt-10 grid grid-cols-2 gap-10 text-sm">
         <p className="border-t border-ink pt-1">
-          {s.signedClient}, client, signed by typed name {fullDay(s.takenOn)}
+          read to and agreed by {s.signedClient}, typed name, {fullDay(s.takenOn)}
         </p>
         <p className="border-t border-ink pt-1">
           {s.signedProfessional}, professional, {fullDay(s.takenOn)}
@@ -154,11 +165,21 @@ export function ScreeningVersion() {
   )
 }
 
-function OutcomeSide({ preview, plain }: { preview: S['Preview']; plain?: boolean }) {
+function OutcomeSide({
+  preview,
+  plain,
+  waits,
+}: {
+  preview: S['Preview']
+  plain?: boolean
+  /** the newest answers are on their way: what is shown is from before them */
+  waits?: boolean
+}) {
   return (
     <aside
       aria-live={plain ? undefined : 'polite'}
       aria-label="Outcome"
+      aria-busy={waits}
       className={plain ? '' : 'lg:sticky lg:top-4 lg:max-h-[96vh] lg:self-start lg:overflow-auto'}
       tabIndex={plain ? undefined : 0}
     >
@@ -171,6 +192,11 @@ function OutcomeSide({ preview, plain }: { preview: S['Preview']; plain?: boolea
         <span className="inline-block w-20 text-soft">today</span>
         <OutcomeMark outcome={preview.today}>{outcomeWords[preview.today]}</OutcomeMark>
       </p>
+      {!plain && preview.missing.length > 0 && (
+        <p className="border-b border-line py-2 text-sm">
+          {preview.missing.length} still to answer: nothing is called ready before they are.
+        </p>
+      )}
       {preview.gestation && (
         <p className="border-b border-line py-2.5">
           <span className="inline-block w-20 text-soft">weeks</span>
@@ -181,8 +207,9 @@ function OutcomeSide({ preview, plain }: { preview: S['Preview']; plain?: boolea
         {preview.findings.map((f) => (
           <li key={f.rule + f.text} className="border-b border-line py-2 text-sm">
             {f.text}
-            <span className="block text-[13px] text-soft">
-              {outcomeWords[f.outcome]} · {f.source} · {f.rule}
+            <span className="block">
+              <span className="text-[13px] text-soft">{outcomeWords[f.outcome]} · </span>
+              <RuleLink source={f.source} rule={f.rule} />
             </span>
           </li>
         ))}
@@ -267,34 +294,47 @@ function useDraft(clientId: string, draft: S['DraftView'], answers: Record<strin
 
 function Questions({
   client,
+  questions,
   before,
   draft,
   onDone,
 }: {
   client: S['Client']
+  questions: S['Question'][]
   before?: S['ScreeningView']
   draft: S['DraftView']
   onDone: () => void
 }) {
-  const questions = useQuestions()
   const begun = Object.keys(draft.answers).length > 0
-  const [answers, setAnswers] = useState<Record<string, string>>(
-    begun ? draft.answers : (before?.answers ?? {}),
+  const [answers, setAnswers] = useState<Given>(
+    () => local.read(client.id) ?? (begun ? draft.answers : carried(questions, before?.answers ?? {})),
   )
   const keeping = useDraft(client.id, draft, answers)
   const [signed, setSigned] = useState('')
+  const [behalf, setBehalf] = useState('')
   const after = useRef<string | null>(null)
+  const [judged, setJudged] = useState(answers)
+  useEffect(() => {
+    const t = setTimeout(() => setJudged(answers), 120)
+    return () => clearTimeout(t)
+  }, [answers])
   const preview = useQuery({
-    queryKey: ['preview', answers],
-    queryFn: () => api.post<S['Preview']>('/screening/preview', { answers }),
+    queryKey: ['preview', judged],
+    queryFn: () => api.post<S['Preview']>('/screening/preview', { answers: judged }),
     placeholderData: (p) => p,
     staleTime: Infinity,
   })
   const cache = useQueryClient()
+  const other = signed.trim() !== '' && !sameName(signed, client.name)
   const save = useMutation({
     mutationFn: () =>
-      api.post<S['ScreeningView']>(`/clients/${client.id}/screenings`, { answers, signedClient: signed }),
+      api.post<S['ScreeningView']>(`/clients/${client.id}/screenings`, {
+        answers,
+        signedClient: signed,
+        onBehalf: other ? behalf || null : null,
+      }),
     onSuccess: async () => {
+      local.drop(client.id)
       await cache.invalidateQueries()
       onDone()
     },
@@ -302,44 +342,47 @@ function Questions({
   const discard = useMutation({
     mutationFn: () => api.remove(`/clients/${client.id}/screening-draft`),
     onSuccess: async () => {
+      local.drop(client.id)
       await cache.invalidateQueries({ queryKey: ['draft', client.id] })
-      setAnswers(before?.answers ?? {})
+      setAnswers(carried(questions, before?.answers ?? {}))
       onDone()
     },
   })
   const rows = useRef(new Map<string, HTMLElement>())
-  const focused = useRef(false)
   const sign = useRef<HTMLInputElement>(null)
-  const visible = preview.data?.visible ?? []
-  const open = preview.data?.missing ?? []
-  const first = (begun ? open[0] : undefined) ?? visible[0]
+  const shown = visible(questions, answers)
+  const missing = open(questions, answers)
+  const asked = questions.filter((q) => shown.includes(q.id))
+  const first = useRef(missing[0] ?? shown[0])
   useEffect(() => {
-    if (first && !focused.current) {
-      const t = setTimeout(() => {
-        focused.current = true
-        rows.current.get(first)?.focus()
-      }, 60)
-      return () => clearTimeout(t)
-    }
-  }, [first])
-  // An answer may bring up a question of its own: go on only when the server has said which come next.
-  const settled = preview.data && !preview.isPlaceholderData ? preview.data.visible : undefined
-  useEffect(() => {
-    if (!settled || !after.current) return
-    const next = settled[settled.indexOf(after.current) + 1]
-    after.current = null
-    if (next) rows.current.get(next)?.focus()
-    else sign.current?.focus()
-  }, [settled])
-  if (!questions.data || !preview.data) return <Loading what="the questions" />
-  const asked = questions.data.filter((q) => visible.includes(q.id))
+    const t = setTimeout(() => rows.current.get(first.current ?? '')?.focus(), 60)
+    return () => clearTimeout(t)
+  }, [])
   const step = (id: string, by: number) => {
     const next = asked[asked.findIndex((q) => q.id === id) + by]
     if (next) rows.current.get(next.id)?.focus()
     else if (by > 0) sign.current?.focus()
   }
-  const answer = (id: string, value: string) => setAnswers((a) => ({ ...a, [id]: value }))
+  // the next question, a new one too, stands there before the next key is read
+  useLayoutEffect(() => {
+    if (!after.current) return
+    step(after.current, 1)
+    after.current = null
+  })
+  const answer = (id: string, value: string) => {
+    const next = { ...answers, [id]: value }
+    local.keep(client.id, next)
+    setAnswers(next)
+  }
   const error = save.error instanceof ApiError ? save.error : undefined
+  if (preview.error && !preview.data) return <Failure error={preview.error} />
+  if (!preview.data) return <Loading what="the questions" />
+  const lastTime = (q: S['Question']) => {
+    const v = before?.answers[q.id]
+    if (!before || v === undefined) return undefined
+    const words = v === 'unsure' ? 'not sure' : (q.options.find((o) => o.value === v)?.words ?? v)
+    return `${day(before.takenOn)}: ${words}`
+  }
   return (
     <div className="grid gap-10 lg:grid-cols-[1fr_380px]">
       <form
@@ -383,11 +426,8 @@ function Questions({
                     if (value) {
                       e.preventDefault()
                       e.stopPropagation()
-                      // a key typed ahead is meant for a question not shown yet: it must not change this one
-                      if (after.current && preview.isFetching) return
+                      after.current = q.id
                       answer(q.id, value)
-                      if (answers[q.id] === value) step(q.id, 1)
-                      else after.current = q.id
                     } else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
                       e.preventDefault()
                       step(q.id, e.key === 'ArrowDown' ? 1 : -1)
@@ -395,7 +435,10 @@ function Questions({
                   }}
                   className={`flex flex-wrap items-center justify-between gap-2 border-b border-line py-1.5 pr-2 focus:bg-teal-tint ${q.showIf ? 'pl-6' : ''}`}
                 >
-                  <span className="min-w-0 flex-1 basis-64">{q.text}</span>
+                  <span className="min-w-0 flex-1 basis-64">
+                    {q.text}
+                    {lastTime(q) && <span className="ml-2 whitespace-nowrap text-[13px]">{lastTime(q)}</span>}
+                  </span>
                   <span className="flex flex-wrap gap-1">
                     {choices(q).map((c) => (
                       <button
@@ -421,6 +464,9 @@ function Questions({
                         <span className="text-soft">
                           ({[q.unit, q.optional ? 'if known' : null].filter(Boolean).join(', ')})
                         </span>
+                      )}
+                      {lastTime(q) && (
+                        <span className="ml-2 whitespace-nowrap text-[13px]">{lastTime(q)}</span>
                       )}
                     </span>
                     <input
@@ -451,9 +497,22 @@ function Questions({
           )
         })}
         <div className="mt-6 max-w-md">
-          <Field label={`Signed by ${client.name}, typed name`} error={error?.field('/signedClient')}>
+          <Field
+            label={`Read to and agreed by, typed name`}
+            hint={`${client.name}, or who signs on their behalf`}
+            error={error?.field('/signedClient')}
+          >
             {(p) => <input {...p} ref={sign} value={signed} onChange={(e) => setSigned(e.target.value)} />}
           </Field>
+          {other && (
+            <Field
+              label={`On behalf of ${client.name}, as`}
+              hint="daughter, guardian, interpreter"
+              error={error?.field('/onBehalf')}
+            >
+              {(p) => <input {...p} value={behalf} onChange={(e) => setBehalf(e.target.value)} />}
+            </Field>
+          )}
         </div>
         <Failure error={save.error} />
         <div className="flex flex-wrap items-center gap-3">
@@ -471,12 +530,12 @@ function Questions({
             </Button>
           )}
           <span className="text-soft">
-            {open.length === 0 ? 'all answered' : `${open.length} to answer`} · {keeping.state}
+            {missing.length === 0 ? 'all answered' : `${missing.length} to answer`} · {keeping.state}
           </span>
         </div>
         <Failure error={keeping.error} />
       </form>
-      <OutcomeSide preview={preview.data} />
+      <OutcomeSide preview={preview.data} waits={judged !== answers || preview.isPlaceholderData} />
     </div>
   )
 }

@@ -23,12 +23,12 @@ function SettingsForm({ studio }: { studio: S['Studio'] }) {
     },
   })
   const error = save.error instanceof ApiError ? save.error : undefined
-  const text = (k: 'name' | 'zone' | 'emergencyNumber', label: string, hint?: string) => (
+  const text = (k: 'name' | 'zone' | 'emergencyNumber' | 'phone', label: string, hint?: string) => (
     <Field label={label} hint={hint} error={error?.field('/' + k)}>
       {(p) => (
         <input
           {...p}
-          value={form[k]}
+          value={form[k] ?? ''}
           onChange={(e) => {
             setSaved(false)
             setForm({ ...form, [k]: e.target.value })
@@ -53,6 +53,7 @@ function SettingsForm({ studio }: { studio: S['Studio'] }) {
         'Emergency number',
         'shown on the stop panel and wherever something is urgent',
       )}
+      {text('phone', 'Telephone of the studio', 'printed on cards and letters')}
       {text('zone', 'Time zone', 'decides which day it is, such as Europe/Oslo')}
       <div className="grid grid-cols-2 gap-x-4">
         <Field label="Weights typed in" hint="kept in kg; what is printed is shown as printed">

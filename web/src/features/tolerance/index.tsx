@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ApiError, type S } from '../../lib/api'
 import { day, verdictWords } from '../../lib/format'
-import { Button, Failure, Field, Loading } from '../../ui'
+import { Button, Failure, Field, Loading, RuleLink } from '../../ui'
 import { useClient } from '../clients'
 
 /** Families in rows, sessions across, verdicts beside. */
@@ -203,8 +203,8 @@ function Decision({ v }: { v: S['VerdictView'] }) {
         )}
       </p>
       <p className="text-sm">{v.sentence}</p>
-      <p className="text-[13px] text-soft">
-        {v.source} · {v.rule}
+      <p>
+        <RuleLink source={v.source} rule={v.rule} />
       </p>
       {(v.ended?.reason ?? v.reason) && <p className="text-sm">“{v.ended?.reason ?? v.reason}”</p>}
       <div className="mt-1 flex flex-wrap gap-1">

@@ -58,7 +58,7 @@ public final class OwnMovements {
     root.put("title", "Riposo movements");
     root.put(
         "description",
-        "Movements of one's own. Every demand is stated; nothing defaults. Degrees, percent of body weight on one limb, grams, seconds; levels as in the handbook.");
+        "Movements of one's own. Every demand is stated; nothing defaults. Degrees, percent of body weight on one limb, grams, seconds; levels as the rules page has them.");
     root.put("type", "object");
     root.put("additionalProperties", false);
     root.putArray("required").add("format").add("movements");

@@ -41,7 +41,7 @@ import riposo.core.plan.SessionPlan;
 import riposo.core.today.TodayCheck;
 
 /**
- * Laws 1 to 8 of handbook 4 over the whole catalogue. Each seed makes one limit set, tried against
+ * Laws 1 to 8 of the search over the whole catalogue. Each seed makes one limit set, tried against
  * every movement; the seed is the test's name.
  */
 class AdaptationLawsTest {
@@ -261,7 +261,7 @@ class AdaptationLawsTest {
     return a.compareTo(b) <= 0 ? a : b;
   }
 
-  /** Handbook 4 written out once more; null when the movement is no candidate. */
+  /** The rule written out once more; null when the movement is no candidate. */
   private static Cost distance(Movement asked, Movement m) {
     boolean family = m.familyId().equals(asked.familyId());
     if (family ? m.rung() > asked.rung() : m.difficulty() > asked.difficulty()) {

@@ -28,7 +28,7 @@ import riposo.core.plan.Format;
 import riposo.core.wording.Wording;
 
 /**
- * Every row of the table of handbook 4. Limits are "axis cap" or "axis cap side"; an acceptable
+ * Every row of the table of alternatives. Limits are "axis cap" or "axis cap side"; an acceptable
  * answer is "movement" or "side:movement", with "+modifier" where one is wanted; the reason is how
  * the sentence on the movement asked for begins.
  */

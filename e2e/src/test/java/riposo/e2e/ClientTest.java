@@ -99,7 +99,7 @@ class ClientTest {
                 today.minusWeeks(8).toString(),
                 "A device in the chest",
                 "1",
-                "stiff or replaced joint?",
+                "operated or replaced joint",
                 "y",
                 "A replaced knee?",
                 "y",
@@ -241,7 +241,7 @@ class ClientTest {
     page.getByLabel("Pressure or pain in chest, neck, jaw or arm when you exert yourself?")
         .waitFor();
     page.waitForFunction("() => document.activeElement.getAttribute('role') === 'group'");
-    for (String key : List.of("n", "u", "n")) {
+    for (String key : List.of("n", "u", "n", "n")) {
       String row =
           (String) page.evaluate("() => document.activeElement.getAttribute('aria-label')");
       page.keyboard().press(key);

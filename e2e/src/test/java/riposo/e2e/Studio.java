@@ -139,7 +139,7 @@ final class Studio {
   static int screen(Page page, Map<String, String> answers) {
     String question = focusAfter(page, "");
     for (int asked = 0; asked < 90; asked++) {
-      if (question.startsWith("Signed by")) {
+      if (question.startsWith("Read to and agreed by")) {
         return asked;
       }
       String words = question;

@@ -68,7 +68,7 @@ class WholePathTest {
     Studio.screen(
         page,
         Map.of(
-            "stiff or replaced joint?",
+            "operated or replaced joint",
             "y",
             "How strong is it",
             "3",

@@ -187,7 +187,7 @@ abstract class ApiDesk {
     Answer s =
         post(
             "/clients/" + id + "/screenings",
-            "{\"signedClient\":\"Ada\",\"answers\":" + answers(pairs) + "}");
+            "{\"signedClient\":\"Ada Test\",\"answers\":" + answers(pairs) + "}");
     assertThat(s.status()).as(s.text()).isEqualTo(201);
     for (JsonNode p : s.body().path("assessment").path("proposals")) {
       Answer d =

@@ -175,7 +175,13 @@ class ApiTest extends ApiDesk {
     assertThat(start(pressure, plan, ",\"systolic\":90,\"diastolic\":120").pointers())
         .contains("/systolic");
     assertThat(start(pressure, plan, ",\"systolic\":130").pointers()).contains("/diastolic");
-    assertThat(start(pressure, plan, ",\"systolic\":130,\"diastolic\":80").status()).isEqualTo(201);
+    String fine = ",\"systolic\":130,\"diastolic\":80";
+    assertThat(start(pressure, plan, fine).code())
+        .as("a repeat counts after five minutes seated")
+        .isEqualTo("not-today");
+    clock.shift(Duration.ofMinutes(6));
+    assertThat(start(pressure, plan, fine).status()).isEqualTo(201);
+    clock.shift(Duration.ZERO);
     UUID ask = screened("operation.recent", "yes");
     assertThat(start(ask, plan, "").code()).isEqualTo("reason-wanted");
     assertThat(start(ask, plan, "", "surgeon said yes by phone").status()).isEqualTo(201);
@@ -194,10 +200,11 @@ class ApiTest extends ApiDesk {
     UUID first = post(checks, good).id();
     post(checks, check(",\"systolic\":182,\"diastolic\":80"));
     assertThat(start(id, plan, first, "").code()).as("a worse one since").isEqualTo("newer-check");
+    clock.shift(Duration.ofMinutes(6));
     UUID again = post(checks, good).id();
-    clock.shift(Duration.ofMinutes(121));
+    clock.shift(Duration.ofMinutes(127));
     assertThat(start(id, plan, again, "").code()).isEqualTo("old-check");
-    clock.shift(Duration.ZERO);
+    clock.shift(Duration.ofMinutes(12));
     // a caution cuts the plan and caps the effort, and a milder dose wants its reason
     UUID caution = post(checks, check(",\"systolic\":165,\"diastolic\":80")).id();
     Answer eased = start(id, plan, caution, "");
@@ -229,8 +236,148 @@ class ApiTest extends ApiDesk {
         checks,
         check(",\"systolic\":190,\"diastolic\":80,\"signs\":[\"CHEST_HEAD_VISION_NERVE\"]")
             .replace("\"signs\":[],", ""));
-    assertThat(start(id, plan, post(checks, good).id(), "").code()).isEqualTo("urgent");
+    assertThat(start(id, plan, post(checks, good).id(), "better").code())
+        .as("it takes a clinician's word")
+        .isEqualTo("clearance-only");
     assertThat(get(checks).body().size()).as("every check is kept").isEqualTo(6);
+  }
+
+  @Test
+  void aSymptomOfTodayIsNotUndoneByASecondCheckOnlyWithdrawnAsAMistake() throws Exception {
+    UUID plan = post("/plans", PLAN).id();
+    UUID id = screened("pressure.high", "yes", "pressure.uncontrolled", "no");
+    String checks = "/clients/" + id + "/today-checks";
+    String good = check(",\"systolic\":130,\"diastolic\":80");
+    String fever = good.replace("\"signs\":[]", "\"signs\":[\"FEVER\"]");
+    UUID first = post(checks, fever).id();
+    Answer second = post(checks, good);
+    assertThat(second.body().path("result").path("outcome").asString()).isEqualTo("NOT_TODAY");
+    assertThat(second.text()).contains("Earlier today: Fever");
+    assertThat(post(checks + "/preview", good).text()).contains("Earlier today: Fever");
+    assertThat(start(id, plan, second.id(), "feels fine").code()).isEqualTo("not-today");
+    String mistake = checks + "/" + first + "/withdrawal";
+    assertThat(post(mistake, "{\"reason\":\" \"}").pointers()).contains("/reason");
+    assertThat(post(mistake, "{\"reason\":\"the line above was meant\"}").status()).isEqualTo(200);
+    assertThat(post(mistake, "{\"reason\":\"again\"}").code()).isEqualTo("already-withdrawn");
+    assertThat(get(checks).text()).as("both are kept").contains("the line above was meant");
+    assertThat(start(id, plan, second.id(), "").status()).isEqualTo(201);
+
+    // what is urgent outlives the day, until a word dated after it
+    UUID urgent = post(checks, good.replace("\"signs\":[]", "\"signs\":[\"EMERGENCY\"]")).id();
+    assertThat(get("/clients/" + id + "/readiness").body().path("outcome").asString())
+        .isEqualTo("CLEARANCE_ONLY");
+    clock.shift(Duration.ofDays(1));
+    assertThat(start(id, plan, ",\"systolic\":130,\"diastolic\":80", "fine again").code())
+        .isEqualTo("clearance-only");
+    assertThat(post(checks + "/" + urgent + "/withdrawal", "{\"reason\":\"late\"}").code())
+        .isEqualTo("too-late");
+    String word =
+        "{\"role\":\"doctor\",\"name\":\"E. Ek\",\"givenOn\":\"%s\",\"covers\":[\"standing.check-urgent\"]}"
+            .formatted(LocalDate.ofInstant(clock.instant(), java.time.ZoneId.of("Europe/Oslo")));
+    assertThat(post("/clients/" + id + "/clearances", word).status()).isEqualTo(201);
+    assertThat(start(id, plan, ",\"systolic\":130,\"diastolic\":80").status()).isEqualTo(201);
+  }
+
+  @Test
+  void anEventWithoutARestingPulseAsksForOneBeforeTheFirstRun() throws Exception {
+    String today =
+        LocalDate.ofInstant(clock.instant(), java.time.ZoneId.of("Europe/Oslo"))
+            .minusWeeks(8)
+            .toString();
+    UUID id =
+        screened(
+            "heart.ever",
+            "yes",
+            "heart.event",
+            "yes",
+            "heart.event.date",
+            today,
+            "heart.event.cleared",
+            "yes");
+    String needs = "/clients/" + id + "/today-checks/needs";
+    assertThat(get(needs).body().path("restingPulseWanted").asBoolean()).isTrue();
+    Answer c =
+        post(
+            "/clients/" + id + "/today-checks/preview",
+            check(",\"systolic\":130,\"diastolic\":80,\"pulse\":70"));
+    assertThat(c.body().path("result").path("outcome").asString()).isEqualTo("STILL_OPEN");
+    assertThat(c.text()).contains("resting pulse, in the client record");
+    Answer record = get("/clients/" + id + "/record");
+    assertThat(
+            call(
+                    me,
+                    "PUT",
+                    "/clients/" + id + "/record",
+                    "{\"olderMaximum\":false,\"restingPulse\":66}",
+                    record.body().path("version").asLong(0))
+                .status())
+        .isEqualTo(200);
+    assertThat(get(needs).body().path("restingPulseWanted").asBoolean()).isFalse();
+  }
+
+  @ParameterizedTest(name = "{0} {1}: {2}")
+  @CsvSource({
+    "Ada Test, , 201",
+    "' ada   TEST ', , 201",
+    "Ada, , 422",
+    "Eva Test, , 422",
+    "Eva Test, ' ', 422",
+    "Eva Test, daughter, 201"
+  })
+  void anotherNameThanTheClientsSignsOnBehalf(String name, String behalf, int status)
+      throws Exception {
+    UUID id = anyClient();
+    Answer a =
+        post(
+            "/clients/" + id + "/screenings",
+            "{\"signedClient\":\"%s\"%s,\"answers\":%s}"
+                .formatted(
+                    name, behalf == null ? "" : ",\"onBehalf\":\"" + behalf + "\"", answers()));
+    assertThat(a.status()).as(a.text()).isEqualTo(status);
+    if (status == 422) {
+      assertThat(a.pointers()).containsExactly("/onBehalf");
+    } else if (behalf != null) {
+      assertThat(a.body().path("signedClient").asString())
+          .isEqualTo("Eva Test (daughter), on behalf of Ada Test");
+    }
+  }
+
+  @Test
+  void aClearanceForAnAneurysmStatesSizeAndPressureLimit() throws Exception {
+    UUID id = screened("heart.ever", "yes", "aneurysm", "yes");
+    String form =
+        "{\"role\":\"surgeon\",\"name\":\"A. Holm\",\"givenOn\":\"%s\",\"covers\":[\"standing.event.aneurysm\"]%s}";
+    String day =
+        LocalDate.ofInstant(clock.instant(), java.time.ZoneId.of("Europe/Oslo")).toString();
+    String at = "/clients/" + id + "/clearances";
+    assertThat(post(at, form.formatted(day, "")).pointers())
+        .containsExactly("/aneurysmMm", "/pressureLimit");
+    assertThat(post(at, form.formatted(day, ",\"aneurysmMm\":42")).pointers())
+        .contains("/pressureLimit");
+    assertThat(post(at, form.formatted(day, ",\"aneurysmMm\":42,\"pressureLimit\":140")).status())
+        .isEqualTo(201);
+    assertThat(get(at).text()).contains("aneurysm 42 mm, systolic under 140 mmHg");
+    UUID plan = post("/plans", PLAN).id();
+    assertThat(start(id, plan, ",\"systolic\":140,\"diastolic\":80,\"pulse\":64", "agreed").code())
+        .as("at the limit")
+        .isEqualTo("not-today");
+  }
+
+  @Test
+  void whoMayNotTrainGetsNoCardAndWhoMayGetsItWithTheirOwnSigns() throws Exception {
+    UUID plan = post("/plans", PLAN).id();
+    for (UUID id :
+        List.of(
+            anyClient(),
+            screened("heart.ever", "yes", "aneurysm", "yes"),
+            screened("sign.chest", "yes"))) {
+      Answer card = get("/clients/" + id + "/adapted/" + plan + "/card.pdf");
+      assertThat(card.status()).isEqualTo(409);
+      assertThat(card.code()).isEqualTo("no-card");
+      assertThat(card.body().path("reasons")).isNotEmpty();
+      assertThat(get("/clients/" + id + "/readiness").body().path("closed").path("why").toString())
+          .isEqualTo(card.body().path("reasons").toString());
+    }
   }
 
   @Test

@@ -145,7 +145,7 @@ class ClientApiTest extends ApiDesk {
                 .pointers())
         .contains("/on");
     // the same answers on the same day are a new screening once something happened between
-    post(c + "/screenings", "{\"signedClient\":\"Ada\",\"answers\":" + answers() + "}");
+    post(c + "/screenings", "{\"signedClient\":\"Ada Test\",\"answers\":" + answers() + "}");
     assertThat(get(c + "/screenings").body().size()).isEqualTo(2);
     assertThat(rules(id)).isEmpty();
   }
@@ -246,7 +246,7 @@ class ClientApiTest extends ApiDesk {
     UUID check = post("/clients/" + id + "/today-checks", check("")).id();
     post(
         "/clients/" + id + "/screenings",
-        "{\"signedClient\":\"Ada\",\"answers\":"
+        "{\"signedClient\":\"Ada Test\",\"answers\":"
             + answers("sugar.diabetes", "yes", "sugar.low", "yes")
             + "}");
     for (JsonNode s : get("/clients/" + id + "/screenings").body()) {
@@ -266,7 +266,7 @@ class ClientApiTest extends ApiDesk {
     Answer s =
         post(
             "/clients/" + id + "/screenings",
-            "{\"signedClient\":\"Ada\",\"answers\":"
+            "{\"signedClient\":\"Ada Test\",\"answers\":"
                 + answers("heart.ever", "yes", "heart.event", "yes", "heart.sternotomy", "yes")
                 + "}");
     JsonNode firm =
@@ -312,10 +312,10 @@ class ClientApiTest extends ApiDesk {
     Answer half =
         post(
             c + "/screenings",
-            "{\"signedClient\":\"Ada\",\"answers\":{\"sign.chest\":\"unsure\"}}");
+            "{\"signedClient\":\"Ada Test\",\"answers\":{\"sign.chest\":\"unsure\"}}");
     assertThat(half.status()).isEqualTo(422);
     assertThat(half.pointers()).contains("/answers/sign.breath").hasSize(23);
-    String whole = "{\"signedClient\":\"Ada\",\"answers\":" + answers() + "}";
+    String whole = "{\"signedClient\":\"Ada Test\",\"answers\":" + answers() + "}";
     Answer one = post(c + "/screenings", whole);
     Answer two = post(c + "/screenings", whole);
     assertThat(two.status()).isEqualTo(200);
@@ -325,7 +325,7 @@ class ClientApiTest extends ApiDesk {
     Answer next =
         post(
             c + "/screenings",
-            "{\"signedClient\":\"Ada\",\"answers\":"
+            "{\"signedClient\":\"Ada Test\",\"answers\":"
                 + answers("falls.any", "yes", "falls.two", "yes")
                 + "}");
     assertThat(next.body().path("number").asInt()).isEqualTo(2);
@@ -526,7 +526,7 @@ class ClientApiTest extends ApiDesk {
       {"POST", c + "/today-checks", check("")},
       {"POST", c + "/limits", limit(60, "FIRM", "")},
       {"POST", c + "/clearances", clearance(today, "", "x")},
-      {"POST", c + "/screenings", "{\"signedClient\":\"Ada\",\"answers\":" + answers() + "}"},
+      {"POST", c + "/screenings", "{\"signedClient\":\"Ada Test\",\"answers\":" + answers() + "}"},
     };
     for (String[] t : tries) {
       Answer a = call(me, t[0], t[1], t[2], null);

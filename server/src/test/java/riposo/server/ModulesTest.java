@@ -2,6 +2,7 @@ package riposo.server;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -60,5 +61,29 @@ class ModulesTest {
         .dependOnClassesThat()
         .resideInAPackage("org.springframework.jdbc..")
         .check(CLASSES);
+  }
+
+  /**
+   * A source that is shown is one a reader can find: no line names a document that does not ship.
+   */
+  @Test
+  void noLineOfTheProductNamesADocumentThatDoesNotShip() throws java.io.IOException {
+    String word = "hand" + "book";
+    java.util.List<String> found = new java.util.ArrayList<>();
+    for (String dir :
+        java.util.List.of("../core/src", "../catalogue/src", "src", "../web/src", "../docs")) {
+      try (java.util.stream.Stream<java.nio.file.Path> files =
+          java.nio.file.Files.walk(java.nio.file.Path.of(dir))) {
+        for (java.nio.file.Path f :
+            files
+                .filter(x -> x.toString().matches(".*\\.(java|ts|tsx|yaml|json|html|css|md|sql)"))
+                .toList()) {
+          if (java.nio.file.Files.readString(f).toLowerCase(java.util.Locale.ROOT).contains(word)) {
+            found.add(f.toString());
+          }
+        }
+      }
+    }
+    assertThat(found).isEmpty();
   }
 }

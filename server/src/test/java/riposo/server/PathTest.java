@@ -150,7 +150,7 @@ class PathTest {
     }
     in(
         () -> {
-          screening.acceptAll(screening.take(client, answers, "Ada"));
+          screening.acceptAll(screening.take(client, answers, "Ada Path"));
           return true;
         });
   }
@@ -304,7 +304,7 @@ class PathTest {
     for (int i = 0; i < 3; i++) {
       day(8 * i);
       UUID run = in(() -> runs.start(client, plan, GOOD, "a trial, agreed with the physio"));
-      assertThat(in(() -> runs.require(run)).adapted().effortCap()).isEqualTo(5);
+      assertThat(in(() -> runs.require(run)).adapted().effortCap()).isEqualTo(3);
       assertThat(in(() -> runs.require(run)).adapted().workNote())
           .contains("works 30 of each 60 s");
     }
@@ -395,7 +395,7 @@ class PathTest {
     answers.put("joint.any", "yes");
     answers.put("knee.pain", "yes");
     answers.put("knee.side", "left");
-    in(() -> screening.take(client, answers, "Ada"));
+    in(() -> screening.take(client, answers, "Ada Path"));
     assertThat(in(() -> limits.of(client))).as("nothing is applied silently").isEmpty();
     assertThatThrownBy(() -> in(() -> runs.start(client, plan, GOOD, null)))
         .hasMessageContaining("not decided");

@@ -20,11 +20,11 @@ import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
 
 /**
- * The exact search of handbook 4: every movement of the family asked for, of its purpose, of the
- * neighbouring purposes and of the same muscles, each with every set of at most three modifiers,
- * for both sides alike and for each side alone. What breaks a limit or needs kit that is not there
- * is out; among the rest the lowest {@link Cost} wins, ties by id. No randomness, no state but the
- * catalogue; safe for many threads.
+ * The exact search: every movement of the family asked for, of its purpose, of the neighbouring
+ * purposes and of the same muscles, each with every set of at most three modifiers, for both sides
+ * alike and for each side alone. What breaks a limit or needs kit that is not there is out; among
+ * the rest the lowest {@link Cost} wins, ties by id. No randomness, no state but the catalogue;
+ * safe for many threads.
  */
 public final class Adapter {
   /** Up to two movements of the choice and the next two. */

@@ -1,8 +1,8 @@
 package riposo.core.adapt;
 
 /**
- * What a choice gives up, compared in this order, lowest wins (handbook 4). Counted for each side,
- * so a choice that is the same on both sides counts everything twice.
+ * What a choice gives up, compared in this order, lowest wins. Counted for each side, so a choice
+ * that is the same on both sides counts everything twice.
  *
  * @param purpose 0 the purpose asked for, 1 a neighbouring one, 2 only the same muscles, 9 rest
  * @param muscles primary muscles missed count 2, those only helped count 1

@@ -18,7 +18,7 @@ import riposo.core.plan.Timeline;
 import riposo.core.today.TodayCheck;
 
 /**
- * How today cuts a plan (handbook 6, today's dose). It only ever adds caps and takes work away.
+ * How today cuts a plan . It only ever adds caps and takes work away.
  *
  * @param effortCap greatest effort today; null when none
  * @param noLongHolds still effort 20 s at most

@@ -7,9 +7,7 @@ import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.movement.Variant;
 
-/**
- * Choosing a weight from the kit: the smaller of target and cap, rounded down to kit (handbook 6).
- */
+/** Choosing a weight from the kit: the smaller of target and cap, rounded down to kit. */
 public final class Loads {
   private Loads() {}
 

@@ -27,8 +27,8 @@ import riposo.core.plan.SessionPlan;
 
 /**
  * The weights of a room over a whole group session: who takes which in each slot, and what those do
- * for whom none is left (handbook 4). Nobody is given more than history and caps allow, nor a band
- * movement that a limit or an accepted verdict closes.
+ * for whom none is left. Nobody is given more than history and caps allow, nor a band movement that
+ * a limit or an accepted verdict closes.
  */
 public final class KitPlan {
   private final Adapter adapter;

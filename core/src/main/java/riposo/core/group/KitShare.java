@@ -13,10 +13,10 @@ import org.jgrapht.graph.DefaultWeightedEdge;
 import org.jgrapht.graph.SimpleWeightedGraph;
 
 /**
- * Shares the weights of a room among those who want one at the same time (handbook 4): as many as
- * possible are served, then the weights nearest under what is wanted, dumbbells before stand-ins.
- * Matching by JGraphT. Those who take two of a weight are matched first, then those who take one of
- * what is left.
+ * Shares the weights of a room among those who want one at the same time: as many as possible are
+ * served, then the weights nearest under what is wanted, dumbbells before stand-ins. Matching by
+ * JGraphT. Those who take two of a weight are matched first, then those who take one of what is
+ * left.
  */
 public final class KitShare {
   private static final double SERVED = 1_000_000;

@@ -24,7 +24,7 @@ import riposo.core.plan.Block;
 import riposo.core.plan.SessionPlan;
 
 /**
- * The lanes of handbook 4. A leader shows at most K movements at a time; each person follows one of
+ * The lanes of a group. A leader shows at most K movements at a time; each person follows one of
  * them in the nearest form that breaks no limit.
  *
  * <p>What is minimised, in this order: people no lane serves, purpose changed, muscles lost, range

@@ -5,7 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A band, measured with a luggage scale (handbook 6). e = (L - L0)/L0.
+ * A band, measured with a luggage scale. e = (L - L0)/L0.
  *
  * @param name the owner's own name for it; makers differ
  * @param freeLengthCm L0, 20 to 400

@@ -104,7 +104,7 @@ public record Room(
   }
 
   /**
-   * Something from the house that stands in for a weight (handbook 6).
+   * Something from the house that stands in for a weight.
    *
    * @param millilitres of a bottle, or grams of a bag or backpack; ignored for a can
    */

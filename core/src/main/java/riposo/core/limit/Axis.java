@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * One thing a movement can ask for and a limit can cap: the shared axes of handbook 3. A demand is
- * permitted when it is not above the cap. Closable axes (surfaces, positions, actions) ask for 0 or
- * 1 and are closed by a cap of 0. Every axis, and every side of a sided axis, owns one cell in the
- * arrays that demands and caps are compared in.
+ * One thing a movement can ask for and a limit can cap: the shared axes. A demand is permitted when
+ * it is not above the cap. Closable axes (surfaces, positions, actions) ask for 0 or 1 and are
+ * closed by a cap of 0. Every axis, and every side of a sided axis, owns one cell in the arrays
+ * that demands and caps are compared in.
  */
 public final class Axis {
   /** What the number of an axis means. */

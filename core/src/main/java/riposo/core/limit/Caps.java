@@ -10,10 +10,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
-/**
- * The limits of one day combined: the lowest cap per axis and side (handbook 3, Combination).
- * Order-free and idempotent.
- */
+/** The limits of one day combined: the lowest cap per axis and side . Order-free and idempotent. */
 public final class Caps {
   private final int[] caps;
   private final List<Limit> active;

@@ -7,11 +7,170 @@ import java.util.function.IntFunction;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Conditions and the limits handbook 3 proposes for each, ADVISED unless the row is FIRM. What no
- * axis can say is kept as notes, shown wherever the limits are. Pregnancy depends on the week and
- * is proposed by {@link #pregnancy}.
+ * Conditions and the limits proposed for each, ADVISED unless the row is FIRM. What no axis can say
+ * is kept as notes, shown wherever the limits are. Pregnancy depends on the week and is proposed by
+ * {@link #pregnancy}.
  */
 public enum Condition {
+  UNSTEADY(
+      "unsteady on the feet",
+      "house rule: unsteady without a fall",
+      notes(),
+      row("balance.unsupported", 1, "wide stance at most without support")),
+  VERTEBRA(
+      "broken vertebra",
+      "Giangregorio 2014",
+      notes("Lying down and up by rolling to the side only."),
+      row("load.from-floor", 0, "nothing lifted from the floor"),
+      row("act.bent-over-free", 0, "bent over only with a hand on support"),
+      row("act.sit-up", 0, "no sit-ups"),
+      row("balance.unsupported", 1, "wide stance at most without support")),
+  HIP(
+      "painful or worn hip",
+      "house rule: painful or worn hip",
+      notes("Pain-free bend and turn; one leg only with support."),
+      row("impact", 0, "no impact"),
+      row("joint.hip-flexion.added", 90, "added weight only to 90° of hip bend to start"),
+      row("act.crossing", 0, "no foot past the other")),
+  FOOT(
+      "painful ankle, foot or calf tendon",
+      "house rule: ankle, foot, calf tendon",
+      notes("Both feet together for heel raises first; balance on that foot with support."),
+      row("impact", 0, "no impact"),
+      row("joint.ankle-dorsiflexion.loaded", 15, "ankle bend under load to 15° to start")),
+  STENOSIS(
+      "spinal stenosis",
+      "house rule: spinal stenosis",
+      notes("Seated breaks."),
+      row("spine.extension.any", 0, "no arching")),
+  SPINE_FUSED(
+      "fused vertebrae",
+      "house rule: spinal fusion",
+      notes(),
+      row("spine.flexion.any", 1, "no end-range bend"),
+      row("spine.rotation.any", 1, "no end-range turn"),
+      row("spine.side-bend.any", 1, "no end-range side bend"),
+      row("spine.flexion.loaded", 0, "no loaded bend of the spine")),
+  SHOULDER_OPERATED(
+      "shoulder operation, cuff or full replacement",
+      "house rule: after a shoulder operation",
+      notes("The surgeon’s own weeks outrank these."),
+      row("joint.shoulder-elevation.loaded", 90, "loaded arm up to 90°"),
+      row("act.dip", 0, "no dips, no push-off with that hand")),
+  SHOULDER_OPERATED_NEW(
+      "shoulder operation, first 12 weeks",
+      "house rule: after a shoulder operation",
+      notes("No active raising unless the surgeon says so."),
+      firmFor(12, "joint.shoulder-elevation.loaded", 0, "no active raising, 12 weeks"),
+      firmFor(12, "load.hand", 0, "no weight in that hand, 12 weeks"),
+      firmFor(12, "bearing.arm", 0, "that arm bears no weight, 12 weeks"),
+      firmFor(12, "joint.shoulder-extension.any", 0, "no arm behind the body, 12 weeks")),
+  INFLAMED_JOINTS(
+      "inflammatory joint disease or very loose joints",
+      "house rule: inflamed or loose joints",
+      notes("Mid range, no end-range holds."),
+      row("grip", 2, "firm grip at most"),
+      row("effort", 6, "moderate effort")),
+  INFLAMED_NECK(
+      "inflamed or loose joints of the neck",
+      "house rule: inflamed or loose joints",
+      notes("No neck end range."),
+      row("head.back", 0, "the head is not tipped back"),
+      row("head.turn", 0, "no quick turns of the head"),
+      row("load.overhead", 0, "no weight overhead")),
+  LIGHT_HEADED(
+      "light-headed on standing, or nerve damage to pulse or pressure",
+      "house rule: light-headed on standing",
+      notes(
+          "No quick rises; sit between lying and standing; a hand on support.",
+          "Effort by talk, never by pulse."),
+      row("pressure", 1, "light loads, normal breathing"),
+      row("balance.unsupported", 1, "wide stance at most without support")),
+  HEART_WALL(
+      "aneurysm, valve, heart muscle or heart failure, once cleared",
+      "house rule: heart and great vessels",
+      notes(),
+      row("effort", 4, "effort 4 at most"),
+      row("pressure", 1, "light loads, normal breathing"),
+      row("hold", 10, "still effort 10 s at most"),
+      row("head.below-heart", 0, "head not below the heart"),
+      row("session.work-per-rest", 100, "rest at least as long as work")),
+  FOOT_ULCER(
+      "foot ulcer or hot swollen foot",
+      "NICE NG19",
+      notes("Seen by the foot clinic within one working day."),
+      row("bearing.leg", 0, "that foot carries nothing")),
+  FISTULA(
+      "dialysis arm",
+      "house rule: dialysis",
+      notes("No band or strap round that arm; load as cleared."),
+      row("bearing.arm", 0, "no pressure on that arm")),
+  BELLY_CATHETER(
+      "dialysis through the belly",
+      "house rule: dialysis",
+      notes(),
+      row("pressure", 1, "light loads, normal breathing")),
+  STOMA(
+      "stoma, or a hernia mesh in its first 12 weeks",
+      "house rule: stoma, hernia mesh",
+      notes("Load from the floor as cleared."),
+      row("pressure", 1, "light loads, normal breathing"),
+      row("act.sit-up", 0, "no sit-ups")),
+  PLATELETS(
+      "low platelets",
+      "house rule: low platelets",
+      notes("No hard contact, no bands that snap."),
+      row("balance.unsupported", 1, "wide stance at most without support"),
+      row("impact", 1, "brisk steps at most")),
+  SEIZURES(
+      "seizures, under control",
+      "house rule: seizures",
+      notes("No weight over the face; nobody alone in water or on a step."),
+      row("balance.unsupported", 1, "wide stance at most without support")),
+  BONE_SPREAD(
+      "cancer in the bone",
+      "house rule: bone metastases",
+      notes("The limb or the spine is loaded only as cleared."),
+      row("spine.flexion.loaded", 0, "no loaded bend of the spine"),
+      row("spine.rotation.loaded", 0, "no loaded turn of the spine"),
+      row("impact", 0, "no impact"),
+      row("balance.unsupported", 1, "wide stance at most without support")),
+  BONE_SPREAD_ARM(
+      "cancer in the bone of an arm",
+      "house rule: bone metastases",
+      notes(),
+      row("load.hand", 0, "no weight in the hand until cleared")),
+  BONE_SPREAD_LEG(
+      "cancer in the bone of hip or leg",
+      "house rule: bone metastases",
+      notes(),
+      row("act.one-leg-stance", 0, "no one-leg stance until cleared")),
+  FATIGUE_WORSE(
+      "worse for a day or more after exertion",
+      "NICE NG206",
+      notes("Led by the specialist; a second check-in at 72 h."),
+      row("effort", 3, "effort 3 at most until the specialist’s word")),
+  LYMPH_LEG(
+      "leg at risk of swelling",
+      "house rule: cancer care",
+      notes("Start lightest with that leg, one step at a time, watch for swelling.")),
+  TRUNK_NONE(
+      "no trunk control",
+      "house rule: trunk control",
+      notes("Back support, a strap or one hand holding on in every seat.")),
+  TRUNK_PART(
+      "some trunk control",
+      "house rule: trunk control",
+      notes("Back support or one hand holding on for reaching, twisting and overhead.")),
+  LEG_FITTED(
+      "leg prosthesis, worn",
+      "house rule: amputation, limb difference",
+      notes("That leg bears as fitted; a hand on support first. Look at the skin after."),
+      row("balance.unsupported", 1, "wide stance at most without support")),
+  EXPLAINED(
+      "a symptom explained by a clinician and unchanged",
+      "Riebe 2015",
+      notes("New, worse, fainting or chest: stop, and ask anew.")),
   LOW_BONE_DENSITY(
       "low bone density",
       "Giangregorio 2014",
@@ -23,7 +182,7 @@ public enum Condition {
       row("impact", 1, "brisk steps at most")),
   SHOULDER(
       "shoulder",
-      "handbook 3, cuff and stiff shoulder",
+      "house rule: cuff and stiff shoulder",
       notes("Hands stay in view, in front of the body."),
       row("joint.shoulder-elevation.loaded", 80, "loaded arm stays below 80°"),
       row("act.dip", 0, "no dips"),
@@ -31,31 +190,33 @@ public enum Condition {
       row("act.hands-out-of-view", 0, "hands stay in view")),
   SHOULDER_UNSTABLE(
       "unstable shoulder",
-      "handbook 3, unstable shoulder",
+      "house rule: unstable shoulder",
       notes(),
       row("joint.shoulder-rotation.any", 0, "no arm out and turned outward")),
   SHOULDER_REVERSE(
       "reverse shoulder replacement",
-      "handbook 3, reverse replacement",
+      "house rule: reverse replacement",
       notes(),
       row("act.hands-behind", 0, "no hand behind the back"),
-      row("joint.shoulder-extension.any", 0, "the arm does not go behind the body")),
+      row("joint.shoulder-extension.any", 0, "the arm does not go behind the body"),
+      row("bearing.arm", 0, "that arm bears no weight, no push-off"),
+      row("joint.shoulder-elevation.loaded", 90, "loaded arm up to 90°")),
   ELBOW_WRIST_HAND(
       "elbow, wrist or hand",
-      "handbook 3, elbow, wrist, hand",
+      "house rule: elbow, wrist, hand",
       notes("Fists, handles or forearms instead of flat hands."),
       row("joint.wrist-extension.loaded", 30, "wrist bent back 30° at most under load"),
       row("grip", 1, "light grip")),
   NECK(
       "neck",
-      "handbook 3, neck",
+      "house rule: neck",
       notes("No hands pulling the head."),
       row("act.head-circle", 0, "no head-back circles"),
       row("head.back", 0, "the head is not tipped back"),
       row("joint.shoulder-elevation.loaded", 90, "loaded arm up to shoulder height")),
   LOW_BACK(
       "low-back pain",
-      "handbook 3, low-back pain",
+      "house rule: low-back pain",
       notes("Note which direction hurts."),
       row("spine.flexion.loaded", 0, "no loaded bend of the spine"),
       row("act.bent-over-free", 0, "bent over only with a hand on support"),
@@ -63,7 +224,7 @@ public enum Condition {
       row("hold", 20, "still effort 20 s at most")),
   HIP_BACK(
       "hip replacement, back approach",
-      "handbook 3, hip replacement",
+      "house rule: hip replacement",
       notes("Many surgeons now set none of these: record the surgeon's word."),
       firm("joint.hip-flexion.any", 90, "hip bend to 90° until the surgeon's word"),
       firm("joint.hip-adduction.any", 0, "the leg does not pass the midline"),
@@ -72,12 +233,12 @@ public enum Condition {
       firm("surface.low-chair", 0, "the seat stays above knee height")),
   HIP_FRONT(
       "hip replacement, front approach",
-      "handbook 3, hip replacement",
+      "house rule: hip replacement",
       notes("Many surgeons now set none of these: record the surgeon's word."),
       firm("joint.hip-extension.any", 0, "the leg does not go behind the body, turned out or not")),
   KNEE(
       "knee",
-      "handbook 3, knee pain and tendon",
+      "house rule: knee pain and tendon",
       notes("Prefer support and hips-back squats."),
       row("joint.knee-flexion.added", 60, "added weight only to 60° to start"),
       row(
@@ -88,7 +249,7 @@ public enum Condition {
       row("kneel.bare", 0, "kneel only on a pad")),
   KNEE_REPLACED(
       "knee replacement",
-      "handbook 3, knee replacement",
+      "house rule: knee replacement",
       notes("The range is the surgeon's to say."),
       row("position.kneeling", 0, "no kneeling until cleared"),
       row("position.half-kneeling", 0, "no kneeling until cleared"),
@@ -97,21 +258,21 @@ public enum Condition {
       row("act.pivot", 0, "no turning on a planted foot")),
   LEG_SPARED(
       "leg that carries nothing",
-      "handbook 3, foot, ankle, cast",
+      "house rule: foot, ankle, cast",
       notes("Seated or lying. Do not let them carry weights to the chair."),
       firm("bearing.leg", 0, "that leg carries nothing"),
       row("surface.standing", 0, "seated or lying"),
       row("balance.unsupported", 0, "no balance on it")),
   ARM_SPARED(
       "arm that carries nothing",
-      "handbook 3, cast, non-weight-bearing",
+      "house rule: cast, non-weight-bearing",
       notes("Do not let them carry weights to the chair."),
       firm("bearing.arm", 0, "that arm carries nothing"),
       row("load.hand", 0, "no weight in that hand"),
       row("grip", 0, "no grip with that hand")),
   PELVIC_FLOOR(
       "pelvic floor or belly wall",
-      "handbook 3, pelvic floor, prolapse, hernia",
+      "house rule: pelvic floor, prolapse, hernia",
       notes("Breathe out on effort."),
       row("pressure", 1, "light loads, normal breathing"),
       row("impact", 0, "no impact"),
@@ -119,7 +280,7 @@ public enum Condition {
       row("act.double-leg-lift", 0, "no lifting of both legs")),
   PELVIC_GIRDLE(
       "pelvic girdle pain",
-      "handbook 3, pregnancy",
+      "house rule: pregnancy",
       notes("Both sides alike, small spread of the hips."),
       row("act.one-leg-stance", 0, "no one-leg stance"),
       row("position.one-leg", 0, "no one-leg position"),
@@ -129,18 +290,18 @@ public enum Condition {
       row("balance.unsupported", 1, "wide stance at most without support")),
   AFTER_BIRTH(
       "after birth",
-      "handbook 2, after birth",
+      "house rule: after birth",
       notes("Leak, heaviness, bulge or pain: ease."),
       row("pressure", 1, "light loads, normal breathing")),
   AFTER_BIRTH_UNCHECKED(
       "after birth, before the check",
-      "handbook 2, after birth",
+      "house rule: after birth",
       notes("Breathing, pelvic floor, mobility and walking need no clearance if well."),
       row("load.total", 5000, "5 kg in all until the check"),
       row("act.sit-up", 0, "no loaded sit-up until the check")),
   CAESAREAN(
       "caesarean",
-      "handbook 2, after birth",
+      "house rule: after birth",
       notes(),
       rowFor(12, "load.total", 10_000, "nothing over 10 kg before week 12")),
   BIRTH_IMPACT(
@@ -150,7 +311,7 @@ public enum Condition {
       firm("impact", 0, "no impact until assessed after week 12, never automatically")),
   HIGH_PRESSURE(
       "high blood pressure",
-      "handbook 3, high blood pressure",
+      "house rule: high blood pressure",
       notes("Rise slowly."),
       row("pressure", 1, "light loads, normal breathing"),
       row("hold", 20, "still effort 20 s at most"),
@@ -158,7 +319,7 @@ public enum Condition {
       row("head.below-heart", 0, "head not below the heart")),
   HEART_EVENT(
       "heart condition, after an event",
-      "handbook 3, heart condition",
+      "house rule: heart condition",
       notes("Warm-up 15 min, cool-down 10 min: a shorter one is refused."),
       row("effort", 4, "effort 4 at most"),
       row("pressure", 0, "unloaded or seated, no strain"),
@@ -167,7 +328,7 @@ public enum Condition {
       firm("session.cool-down", 60 - 10, "cool-down 10 min at least")),
   STERNOTOMY(
       "opened breastbone",
-      "handbook 3, sternotomy",
+      "house rule: sternotomy",
       notes("Both hands together; no push-off with the hands."),
       firmFor(12, "load.total", 4500, "4.5 kg in total, 12 weeks"),
       firmFor(12, "joint.shoulder-elevation.loaded", 90, "loaded arms up to 90°, 12 weeks"),
@@ -176,53 +337,53 @@ public enum Condition {
       firmFor(12, "act.dip", 0, "no push-off with the hands, 12 weeks")),
   DEVICE_NEW(
       "new pacemaker or defibrillator",
-      "handbook 3, new device",
+      "house rule: new device",
       notes(),
       firmFor(6, "joint.shoulder-elevation.any", 90, "that arm not above the shoulder, 6 weeks"),
       firmFor(6, "load.hand", 4500, "4.5 kg at most in that hand, 6 weeks")),
   CLOT(
       "clot or blood thinner",
-      "handbook 3, clot, blood thinner",
+      "house rule: clot, blood thinner",
       notes("No fall risk, no hard contact."),
       row("balance.unsupported", 1, "wide stance at most without support"),
       row("impact", 1, "brisk steps at most")),
   DIABETES(
       "diabetes",
-      "handbook 3, diabetes",
+      "house rule: diabetes",
       notes("Shoes on; look at the feet after. Sugar at hand.")),
   DIABETES_FEET(
       "numb feet",
-      "handbook 3, diabetes and neuropathy",
+      "house rule: diabetes and neuropathy",
       notes("Shoes on; look at the feet after."),
       row("balance.unsupported", 1, "wide stance at most without support")),
   DIABETES_EYES(
       "diabetic eye disease",
-      "handbook 3, diabetes",
+      "house rule: diabetes",
       notes(),
       row("pressure", 0, "no strain"),
       row("head.below-heart", 0, "head not below the heart"),
       row("impact", 0, "no impact")),
   LUNG(
       "lung disease",
-      "handbook 3, lung disease",
+      "house rule: lung disease",
       notes("Arms overhead only in short bouts.", "Rest when saturation drops below 88 %."),
       row("session.work-per-rest", 100, "rest at least as long as work"),
       row("breathlessness", 4, "breathlessness 4 of 10 at most")),
   PARKINSON(
       "Parkinson",
-      "handbook 3, Parkinson",
+      "house rule: Parkinson",
       notes("Big amplitude. Time the session with the medicine."),
       row("balance.unsupported", 1, "wide stance at most without support"),
       row("complexity", 1, "simple at first")),
   STROKE(
       "stroke",
-      "handbook 3, stroke",
+      "house rule: stroke",
       notes(),
       row("balance.unsupported", 1, "wide stance at most without support"),
       row("pressure", 1, "light loads, normal breathing")),
   STROKE_SIDE(
       "weak side after stroke",
-      "handbook 3, stroke",
+      "house rule: stroke",
       notes("No pull-down with the weak arm."),
       row("grip", 1, "light grip on the weak side"),
       row("load.hand", 1000, "1 kg to start on the weak side"),
@@ -230,13 +391,13 @@ public enum Condition {
       row("bearing.leg", 60, "no one-leg stance on the weak side")),
   MULTIPLE_SCLEROSIS(
       "multiple sclerosis",
-      "handbook 3, multiple sclerosis",
+      "house rule: multiple sclerosis",
       notes("Cool room, rests. Balance support late in the session."),
       row("session.minutes", 30, "30 minutes to start"),
       row("balance.unsupported", 1, "wide stance at most without support")),
   FATIGUE(
       "fatigue that is worse the day after",
-      "handbook 3, fatigue",
+      "house rule: fatigue",
       notes("No stepping up; a second check-in at 72 h."),
       row("session.minutes", 15, "5 to 15 minutes to start"),
       row("session.week", 2, "once or twice a week"),
@@ -244,18 +405,18 @@ public enum Condition {
       row("effort", 5, "effort 5 at most")),
   LYMPH_ARM(
       "arm at risk of swelling",
-      "handbook 3, cancer care",
+      "house rule: cancer care",
       notes("Start lightest, add one step at a time, watch for swelling."),
       row("load.hand", 500, "the lightest to start, one step at a time")),
   NEUROPATHY(
       "numbness after treatment",
-      "handbook 3, cancer care",
+      "house rule: cancer care",
       notes(),
       row("balance.unsupported", 1, "wide stance at most without support")),
-  PORT("port under the skin", "handbook 3, cancer care", notes("No pressure on the port.")),
+  PORT("port under the skin", "house rule: cancer care", notes("No pressure on the port.")),
   WHEELCHAIR(
       "wheelchair",
-      "handbook 3, wheelchair user",
+      "house rule: wheelchair user",
       notes(
           "Own wheelchair counts as chair, brakes on. Trunk support.",
           "Pull as much as push; overhead volume low."),
@@ -263,58 +424,58 @@ public enum Condition {
       row("transfer.floor", 0, "no floor unless transfers are trained")),
   NO_LEG_FUNCTION(
       "no leg function",
-      "handbook 3, wheelchair user",
+      "house rule: wheelchair user",
       notes(),
       firm("act.leg-work", 0, "no seated leg work is offered"),
       firm("act.stand-up", 0, "no standing up from a seat")),
   SPINE_HIGH(
       "spinal injury at T6 or above",
-      "handbook 3, wheelchair user",
+      "house rule: wheelchair user",
       notes(
           "Dysreflexia: pounding headache, flushing or sweating above the injury. Sit up, loosen all that is tight, look for the cause, call the emergency number.")),
   LEG_LOST(
       "leg lost or different",
-      "handbook 3, amputation, limb difference",
+      "house rule: amputation, limb difference",
       notes("That limb is not used, or with a strap."),
       row("bearing.leg", 0, "that leg is not used unless fitted")),
   ARM_LOST(
       "arm lost or different",
-      "handbook 3, amputation, limb difference",
+      "house rule: amputation, limb difference",
       notes("That limb is not used, or with a strap."),
       row("bearing.arm", 0, "that arm is not used"),
       row("load.hand", 0, "no weight in that hand unless with a strap"),
       row("grip", 0, "no grip unless with a strap")),
   LOW_SENSES(
       "low vision or hearing",
-      "handbook 3, low vision, hearing",
+      "house rule: low vision, hearing",
       notes("One cue at a time, large cards, no balance work on spoken cue alone."),
       row("complexity", 1, "one cue at a time")),
   MEMORY(
       "memory loss",
-      "handbook 3, memory loss",
+      "house rule: memory loss",
       notes("Same order every time; show, do not list."),
       row("complexity", 1, "simple movements")),
   FALLS(
       "falls",
-      "handbook 3, frailty and falls",
+      "house rule: frailty and falls",
       notes("Start at the chair."),
       row("balance.unsupported", 1, "wide stance at most without support"),
       row("transfer.floor", 0, "no floor until getting up is trained")),
   EYES_HEAD(
       "eyes or vertigo",
-      "handbook 3, glaucoma, retina, vertigo",
+      "house rule: glaucoma, retina, vertigo",
       notes(),
       row("head.below-heart", 0, "head not below the heart"),
       row("head.turn", 0, "no quick turns"),
       row("pressure", 1, "light loads, normal breathing")),
   REFLUX(
       "reflux or breathless lying",
-      "handbook 3, reflux",
+      "house rule: reflux",
       notes("Reclined is allowed, head and trunk 30° up or more."),
       row("position.supine", 0, "not flat on the back")),
   LATEX(
       "latex allergy",
-      "handbook 3, latex allergy",
+      "house rule: latex allergy",
       notes(),
       row("act.band-latex", 0, "bands marked latex off")),
   MODERATE_ONLY(
@@ -397,11 +558,11 @@ public enum Condition {
     return list;
   }
 
-  /** The pulse cap of a defibrillator: its lowest treatment rate less 20, FIRM (handbook 2). */
+  /** The pulse cap of a defibrillator: its lowest treatment rate less 20, FIRM (house rule). */
   public static Proposal devicePulse(int lowestRate, LocalDate today) {
     return proposal(
         "defibrillator",
-        "handbook 2, heart-rate guidance",
+        "house rule: heart-rate guidance",
         new Row(
             "pulse",
             Math.min(Axis.PULSE.greatest, Math.max(0, lowestRate - 20)),

@@ -1,6 +1,6 @@
 package riposo.core.limit;
 
-/** The joint motions of handbook 3, with the words used in sentences. */
+/** The joint motions, with the words used in sentences. */
 public enum JointMotion {
   SHOULDER_ELEVATION("arm raised", true),
   SHOULDER_ROTATION("arm turned out", true),

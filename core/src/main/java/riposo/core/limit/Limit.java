@@ -5,7 +5,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
 /**
- * One restriction on one demand axis (handbook 3).
+ * One restriction on one demand axis.
  *
  * @param id stable id
  * @param axisId an {@link Axis} id

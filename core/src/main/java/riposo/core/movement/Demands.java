@@ -6,7 +6,7 @@ import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
 
 /**
- * What a movement asks of the body, on every axis of handbook 3. Levels as in the handbook.
+ * What a movement asks of the body, on every axis, in the levels of {@link riposo.core.limit.Axis}.
  *
  * @param supported true when a hand is on a support, which selects the with-support balance cap
  * @param leastGrams the smallest external weight per hand with which the movement still is itself;

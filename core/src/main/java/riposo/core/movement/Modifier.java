@@ -7,11 +7,11 @@ import riposo.core.limit.JointMotion;
 import riposo.core.limit.Loading;
 
 /**
- * A change that lowers a demand without changing the movement (handbook 4). Each states which
- * demands it changes and by how much ({@link Effect}). Three raise one while they lower others:
- * HOLD_SUPPORT moves the balance demand from the unsupported to the supported cap, HELP_RISING lets
- * the arms carry, FOREARMS bends the elbows. Breathing out on effort changes no demand: it is a cue
- * that goes with every trunk pressure of 1 or more, not a modifier.
+ * A change that lowers a demand without changing the movement. Each states which demands it changes
+ * and by how much ({@link Effect}). Three raise one while they lower others: HOLD_SUPPORT moves the
+ * balance demand from the unsupported to the supported cap, HELP_RISING lets the arms carry,
+ * FOREARMS bends the elbows. Breathing out on effort changes no demand: it is a cue that goes with
+ * every trunk pressure of 1 or more, not a modifier.
  */
 public enum Modifier {
   HOLD_SUPPORT(
@@ -296,7 +296,7 @@ public enum Modifier {
     }
   };
 
-  /** Most modifiers one variant may carry (handbook 4). */
+  /** Most modifiers one variant may carry. */
   public static final int MOST = 3;
 
   public final String words;

@@ -4,7 +4,7 @@ import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Axis;
 
-/** The positions of handbook 3, each with its height in the contour (handbook 5) and surface. */
+/** The positions, each with its height in the contour and its surface. */
 public enum Position {
   SUPINE(0, Axis.FLOOR),
   RECLINED(0, Axis.FLOOR),

@@ -12,7 +12,7 @@ import riposo.core.limit.Side;
 
 /**
  * Whether a movement's demands hang together: what contradicts itself is refused, what claims less
- * than its posture implies is warned about (handbook 4: complete demands).
+ * than its posture implies is warned about .
  */
 public final class Soundness {
   /**

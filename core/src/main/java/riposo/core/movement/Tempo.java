@@ -1,8 +1,6 @@
 package riposo.core.movement;
 
-/**
- * Seconds to lower, hold, lift, hold (handbook 5): 2-0-2-0 is 4 s a repetition, so 45 s hold 11.
- */
+/** Seconds to lower, hold, lift, hold: 2-0-2-0 is 4 s a repetition, so 45 s hold 11. */
 public record Tempo(int lower, int holdLow, int lift, int holdHigh) {
   public Tempo {
     if (lower < 0 || holdLow < 0 || lift < 0 || holdHigh < 0) {

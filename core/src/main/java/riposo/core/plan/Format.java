@@ -119,7 +119,7 @@ public record Format(
     return (int) Math.min(work, total * capPercent / (100L + capPercent));
   }
 
-  /** Today's dose (handbook 6): one set less and rests half as long again. */
+  /** Today's dose: one set less and rests half as long again. */
   public Format eased() {
     EnumMap<Param, Integer> v = new EnumMap<>(Param.class);
     values.forEach(

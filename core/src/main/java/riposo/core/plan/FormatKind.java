@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Locale;
 
 /**
- * The formats of handbook 5. Each names the numbers it needs; the worked example in its comment is
- * repeated by a test.
+ * The formats. Each names the numbers it needs; the worked example in its comment is repeated by a
+ * test.
  */
 public enum FormatKind {
   /** One after another, each slot its own seconds, no rest: 5 x 60 s = 5:00. */
@@ -57,8 +57,8 @@ public enum FormatKind {
   public final String words;
 
   /**
-   * How much harder than the usual dose the format makes a movement, on the effort scale. The
-   * handbook says that bursts and as-many-as-possible raise it, not by how much: 1 is the house's.
+   * How much harder than the usual dose the format makes a movement, on the effort scale. House
+   * rule: bursts and as-many-as-possible raise it by 1.
    */
   public final int effortRaise;
 

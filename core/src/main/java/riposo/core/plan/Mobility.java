@@ -2,9 +2,7 @@ package riposo.core.plan;
 
 import riposo.core.movement.Position;
 
-/**
- * How long a client takes to change posture (handbook 5): slow takes 40 s from standing to floor.
- */
+/** How long a client takes to change posture: slow takes 40 s from standing to floor. */
 public enum Mobility {
   USUAL,
   SLOW;

@@ -14,8 +14,7 @@ import riposo.core.movement.Movement;
 import riposo.core.movement.Purpose;
 
 /**
- * A remark of the checker: facts, worded elsewhere. Everything here is flagged, not refused
- * (handbook 5).
+ * A remark of the checker: facts, worded elsewhere. Everything here is flagged, not refused .
  *
  * @param value what the plan has, in seconds or a count
  * @param wanted what the rule asks for

@@ -6,8 +6,8 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.screening.PulseFacts;
 
 /**
- * The pulse of one client in numbers (handbook 2, heart-rate guidance). All in bpm; percentages are
- * computed, never carried over from one scale to the other.
+ * The pulse of one client in numbers . All in bpm; percentages are computed, never carried over
+ * from one scale to the other.
  *
  * @param maximum the maximum used
  * @param maximumSource where it comes from
@@ -122,7 +122,7 @@ public record PulseGuide(
         warnings.add(
             "Within 12 weeks of an event and no test: the cap is resting + 20 and resting is not recorded. Effort 3–4 at most.");
       } else if (cap == null || rest + 20 < cap) {
-        // 20 to 30 in the handbook: the lower end.
+        // 20 to 30 is usual: the lower end.
         cap = rest + 20;
         source = "resting + 20, within 12 weeks of an event and no test";
       }

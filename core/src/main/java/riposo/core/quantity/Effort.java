@@ -1,7 +1,7 @@
 package riposo.core.quantity;
 
 /**
- * Effort on the 0 to 10 scale of handbook 6: 4 moderate, 7–8 hard, 10 nothing left.
+ * Effort on the 0 to 10 scale (Zourdos 2016): 4 moderate, 7–8 hard, 10 nothing left.
  *
  * @param value 0 to 10
  */

@@ -4,8 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 
 /**
- * A mass, exact to the microgram so that pounds convert without loss (1 lb = 0.45359237 kg,
- * handbook 6).
+ * A mass, exact to the microgram so that pounds convert without loss (1 lb = 0.45359237 kg).
  *
  * @param micrograms the mass in micrograms, zero or more, at most 1000 kg
  */

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.plan.Segment;
@@ -52,6 +53,11 @@ public record RunState(
           e.text() == null ? sign.words : e.text(),
           e.sign() == null ? StopSign.After.EMERGENCY : sign.after);
     }
+  }
+
+  /** The stops that stand: all but those withdrawn as tapped in error. */
+  public List<Stop> standing(Set<UUID> withdrawn) {
+    return stops.stream().filter(s -> !withdrawn.contains(s.id())).toList();
   }
 
   /** Time, then the number on the device, then the id as text: the order of both folds. */

@@ -19,6 +19,7 @@ import riposo.core.run.StopFor;
  * @param noProgression true when stepping up is ruled out for now
  * @param readings readings required before every run
  * @param sugarRules which glucose lines apply
+ * @param todayFacts what today's symptoms mean for this client
  * @param stopFor whose stop signs come first
  */
 public record Assessment(
@@ -36,7 +37,8 @@ public record Assessment(
     Set<ReadingKind> readings,
     SugarRules sugarRules,
     PulseFacts pulse,
-    Set<StopFor> stopFor) {
+    Set<StopFor> stopFor,
+    TodayFacts todayFacts) {
 
   /** Which glucose lines apply: type 1, a medicine that can bring a low, SGLT2. */
   public record SugarRules(boolean type1, boolean low, boolean sglt2) {

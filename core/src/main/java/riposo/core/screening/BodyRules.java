@@ -1,10 +1,11 @@
 package riposo.core.screening;
 
 import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Condition;
 import riposo.core.limit.Side;
 
-/** Bones, joints, operations, nerves, falls, wheelchair and limbs (handbook 2 and 3). */
+/** Bones, joints, operations, nerves, falls, wheelchair and limbs. */
 final class BodyRules {
   private BodyRules() {}
 
@@ -15,6 +16,18 @@ final class BodyRules {
         Condition.LOW_BONE_DENSITY,
         Side.BOTH,
         "Low bone density: no loaded or end-range bend or turn; rise from the floor by rolling to the side.");
+    if (a.yes("medicine.steroid")) {
+      r.limits(
+          "medicine.steroid",
+          Condition.LOW_BONE_DENSITY,
+          Side.BOTH,
+          "Steroids for 3 months or more count as low bone density.");
+    }
+    r.limits(
+        "bone.vertebra",
+        Condition.VERTEBRA,
+        Side.BOTH,
+        "A broken vertebra: nothing lifted from the floor, no sit-ups, lying down by the roll.");
     r.on(
         "bone.back",
         "standing.bone-back",
@@ -36,7 +49,28 @@ final class BodyRules {
         "Low back: no loaded bend, a hand on support when bent over"
             + (a.is("back.direction", "bend")
                 ? "; bending hurts more."
-                : a.is("back.direction", "arch") ? "; arching hurts more." : "."));
+                : a.is("back.direction", "arch")
+                    ? "; arching hurts more."
+                    : a.is("back.direction", "turn") ? "; turning hurts more." : "."));
+    r.limits(
+        "back.stenosis",
+        Condition.STENOSIS,
+        Side.BOTH,
+        "Spinal stenosis: no arching, seated breaks.");
+    r.limits("back.fusion", Condition.SPINE_FUSED, Side.BOTH, "Fused vertebrae: no end range.");
+    r.limits(
+        "back.disc", Condition.LOW_BACK, Side.BOTH, "A disc operation: as a low back that hurts.");
+    r.limits(
+        "hip.pain",
+        Condition.HIP,
+        a.side("hip.pain.side"),
+        "Hip: no impact, no crossing, added weight to 90° of bend.");
+    r.limits(
+        "foot.pain",
+        Condition.FOOT,
+        a.side("foot.pain.side"),
+        "Ankle, foot or calf tendon: no impact, ankle bend as far as free of pain.");
+    inflamed(r);
     hip(r);
     r.limits(
         "knee.pain",
@@ -47,15 +81,21 @@ final class BodyRules {
         "knee.replaced",
         Condition.KNEE_REPLACED,
         a.side("knee.replaced.side"),
-        "Replaced knee: no kneeling until cleared, no impact, no turning on a planted foot.");
+        "Replaced knee"
+            + switch (a.side("knee.replaced.side")) {
+              case LEFT -> ", left";
+              case RIGHT -> ", right";
+              case BOTH -> "";
+            }
+            + ": no kneeling until cleared, no impact, no turning on a planted foot.");
     if (operated(a)) {
       r.find(
           "standing.operation",
           Outcome.ASK_FIRST,
           "Operation or fracture in the last 12 weeks: ask the surgeon first.",
           Report.HOUSE,
-          "operation.recent",
-          a.date("operation.date"));
+          a.yes("operation.recent") ? "operation.recent" : "shoulder.date",
+          latest(a.date("operation.date"), a.date("shoulder.date")));
     }
     if (a.yes("limb.spared")) {
       boolean arm = a.is("limb.which", "arm");
@@ -80,8 +120,43 @@ final class BodyRules {
 
   /** An operation or fracture in the last 12 weeks; an unknown date counts as recent. */
   static boolean operated(Answers a) {
-    LocalDate on = a.date("operation.date");
-    return a.yes("operation.recent") && (on == null || !on.isBefore(a.today.minusWeeks(12)));
+    return a.yes("operation.recent") && recent(a, "operation.date")
+        || shoulderOperated(a) && recent(a, "shoulder.date");
+  }
+
+  private static boolean recent(Answers a, String dateId) {
+    LocalDate on = a.date(dateId);
+    return on == null || !on.isBefore(a.today.minusWeeks(12));
+  }
+
+  private static boolean shoulderOperated(Answers a) {
+    return a.yes("shoulder.pain")
+        && (a.is("shoulder.kind", "cuff")
+            || a.is("shoulder.kind", "full")
+            || a.is("shoulder.kind", "reverse"));
+  }
+
+  /** The later of two dates; null when one that may count is not known. */
+  private static @Nullable LocalDate latest(@Nullable LocalDate a, @Nullable LocalDate b) {
+    return a == null ? b : b == null || a.isAfter(b) ? a : b;
+  }
+
+  private static void inflamed(Report r) {
+    Answers a = r.a;
+    r.limits(
+        "joint.inflamed",
+        Condition.INFLAMED_JOINTS,
+        Side.BOTH,
+        "Inflamed or very loose joints: mid range, no end-range holds.");
+    if (a.yes("joint.inflamed.neck")) {
+      r.find(
+          "standing.inflamed-neck",
+          Outcome.ASK_FIRST,
+          "Inflamed or loose joints of the neck: ask first.",
+          Report.HOUSE,
+          "joint.inflamed.neck");
+      r.propose(Condition.INFLAMED_NECK, Side.BOTH, a.today);
+    }
   }
 
   /** A spinal injury at T6 or above, or at a height not known. */
@@ -95,6 +170,13 @@ final class BodyRules {
     r.limits("shoulder.pain", Condition.SHOULDER, side, "Shoulder: loaded arm below 80°, no dips.");
     if (a.is("shoulder.kind", "unstable")) {
       r.propose(Condition.SHOULDER_UNSTABLE, side, a.today);
+    }
+    if (a.is("shoulder.kind", "cuff") || a.is("shoulder.kind", "full")) {
+      r.propose(Condition.SHOULDER_OPERATED, side, a.today);
+    }
+    if (shoulderOperated(a)) {
+      LocalDate on = a.date("shoulder.date");
+      r.propose(Condition.SHOULDER_OPERATED_NEW, side, on == null ? a.today : on);
     }
     if (a.is("shoulder.kind", "reverse")) {
       r.propose(Condition.SHOULDER_REVERSE, side, a.today);
@@ -130,8 +212,16 @@ final class BodyRules {
         Condition.WHEELCHAIR,
         Side.BOTH,
         "Trains in the wheelchair: brakes on, pull as much as push.");
-    if (a.yes("wheelchair") && !a.surely("wheelchair.legs")) {
-      r.propose(Condition.NO_LEG_FUNCTION, Side.BOTH, a.today);
+    if (a.yes("wheelchair") || a.yes("spine.injury")) {
+      if (!a.surely("wheelchair.legs")) {
+        r.propose(Condition.NO_LEG_FUNCTION, Side.BOTH, a.today);
+      }
+      if (!a.is("trunk.control", "full")) {
+        r.propose(
+            a.is("trunk.control", "some") ? Condition.TRUNK_PART : Condition.TRUNK_NONE,
+            Side.BOTH,
+            a.today);
+      }
     }
     if (a.yes("limb.lost")) {
       r.find(
@@ -141,7 +231,10 @@ final class BodyRules {
           Condition.LEG_LOST.source,
           "limb.lost");
       if (!a.is("limb.lost.which", "arm")) {
-        r.propose(Condition.LEG_LOST, a.side("limb.lost.side"), a.today);
+        r.propose(
+            a.surely("limb.prosthesis") ? Condition.LEG_FITTED : Condition.LEG_LOST,
+            a.side("limb.lost.side"),
+            a.today);
       }
       if (!a.is("limb.lost.which", "leg")) {
         r.propose(Condition.ARM_LOST, a.side("limb.lost.side"), a.today);
@@ -168,10 +261,16 @@ final class BodyRules {
     }
     r.on(
         "seizure.open",
-        "standing.seizure",
+        "standing.seizure.open",
         Outcome.ASK_FIRST,
         "Seizures not under control: ask first.",
         Report.HOUSE);
+    r.limits(
+        "seizure",
+        Condition.SEIZURES,
+        Side.BOTH,
+        "Seizures: no weight over the face, a hand on support for balance.");
+    r.limits("unsteady", Condition.UNSTEADY, Side.BOTH, "Unsteady: support for balance.");
     r.limits("memory", Condition.MEMORY, Side.BOTH, "Memory loss: simple, the same order, shown.");
     if (a.yes("falls.two")) {
       r.find(

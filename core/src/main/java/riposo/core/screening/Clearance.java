@@ -51,7 +51,7 @@ public record Clearance(LocalDate date, LocalDate validUntil, Set<String> covers
   /**
    * The last day it is good for unless the clinician says otherwise: 12 months; 6 weeks after an
    * operation; in pregnancy the end of the trimester it was given in, the shorter reading of "one
-   * trimester" (handbook 2). The shortest that applies.
+   * trimester". The shortest that applies.
    *
    * @param due the due date; null when not pregnant
    */

@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 
 /**
- * How far a pregnancy is: days = 280 - (due date - today) (handbook 2). Shown as "24+3".
+ * How far a pregnancy is: days = 280 - (due date - today). Shown as "24+3".
  *
  * @param days 0 to 294 (42+0)
  */

@@ -3,7 +3,7 @@ package riposo.core.screening;
 import java.time.LocalDate;
 import java.util.Locale;
 
-/** What can happen to a client between screenings (handbook 2, clearance). */
+/** What can happen to a client between screenings. */
 public enum Happened {
   HEART_EVENT("a heart event, stroke, clot or new device", Outcome.CLEARANCE_ONLY),
   SYMPTOM("a new symptom: chest, breath, dizziness, heartbeat, calf", Outcome.CLEARANCE_ONLY),
@@ -41,7 +41,7 @@ public enum Happened {
             + " on "
             + dayWords
             + (voids() ? ": a clearance dated after it is wanted." : ": screen again."),
-        "handbook 2, clearance",
+        "house rule: clearance",
         null,
         day);
   }

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Condition;
 import riposo.core.limit.Side;
 
-/** Signs, heart and vessels, lungs, sugar, kidneys, medicines, activity, the pulse (handbook 2). */
+/** Signs, heart and vessels, lungs, sugar, kidneys, medicines, activity, the pulse. */
 final class HeartRules {
   private static final Map<String, String> SIGNS =
       Map.of(
@@ -25,12 +25,34 @@ final class HeartRules {
   static void apply(Report r) {
     Answers a = r.a;
     for (String id : new java.util.TreeSet<>(SIGNS.keySet())) {
-      r.on(
-          id,
-          "standing." + id,
-          Outcome.CLEARANCE_ONLY,
-          "A sign that needs a doctor's word first: " + SIGNS.get(id) + ".",
-          Report.RIEBE);
+      if (a.yes(id) && a.surely(id + ".explained")) {
+        r.find(
+            "standing.explained." + id.substring(id.indexOf('.') + 1),
+            Outcome.READY_WITH_LIMITS,
+            "Explained and unchanged: " + SIGNS.get(id) + ". New or worse: stop, and ask anew.",
+            Report.RIEBE,
+            id);
+        r.propose(Condition.EXPLAINED, Side.BOTH, a.today);
+        if (id.equals("sign.dizzy")) {
+          r.propose(Condition.LIGHT_HEADED, Side.BOTH, a.today);
+        }
+      } else {
+        r.on(
+            id,
+            "standing." + id,
+            Outcome.CLEARANCE_ONLY,
+            "A sign that needs a doctor's word first: " + SIGNS.get(id) + ".",
+            Report.RIEBE);
+      }
+    }
+    if (a.yes("heart.valve") || a.yes("aneurysm") || a.yes("heart.failure")) {
+      r.find(
+          "standing.heart-wall",
+          Outcome.READY_WITH_LIMITS,
+          "Aneurysm, valve, heart muscle or failure: effort 4 at most, no strain, once cleared.",
+          Condition.HEART_WALL.source,
+          a.yes("heart.valve") ? "heart.valve" : a.yes("aneurysm") ? "aneurysm" : "heart.failure");
+      r.propose(Condition.HEART_WALL, Side.BOTH, a.today);
     }
     String sudden = "Sudden weakness, new saddle numbness, or loss of bladder or bowel control: ";
     r.on(
@@ -103,6 +125,47 @@ final class HeartRules {
         Outcome.ASK_FIRST,
         "Dialysis or a transplant: ask the doctor first.",
         Report.HOUSE);
+    r.on(
+        "sugar.ulcer",
+        "standing.foot-ulcer",
+        Outcome.ASK_FIRST,
+        "A foot ulcer or a hot swollen foot: the foot clinic within one working day, ask first.",
+        Condition.FOOT_ULCER.source);
+    if (a.yes("sugar.ulcer")) {
+      r.propose(Condition.FOOT_ULCER, a.side("sugar.ulcer.side"), a.today);
+    }
+    if (a.yes("kidney.dialysis") && !a.is("kidney.access", "none")) {
+      if (a.is("kidney.access", "belly")) {
+        r.propose(Condition.BELLY_CATHETER, Side.BOTH, a.today);
+      } else {
+        r.propose(Condition.FISTULA, a.side("kidney.access"), a.today);
+      }
+      if (!a.is("kidney.access", "left") && !a.is("kidney.access", "right")) {
+        r.propose(Condition.BELLY_CATHETER, Side.BOTH, a.today);
+      }
+    }
+    if (a.yes("light.headed") || a.yes("nerve.autonomic")) {
+      r.find(
+          "standing.light-headed",
+          Outcome.READY_WITH_LIMITS,
+          "Light-headed on standing, or nerves that upset pulse or pressure: rise slowly, effort by talk.",
+          Condition.LIGHT_HEADED.source,
+          a.yes("light.headed") ? "light.headed" : "nerve.autonomic");
+      r.propose(Condition.LIGHT_HEADED, Side.BOTH, a.today);
+    }
+    if (a.yes("blood.platelets")) {
+      r.limits(
+          "blood.platelets",
+          Condition.PLATELETS,
+          Side.BOTH,
+          "Low platelets: no fall risk, no hard contact.");
+      r.on(
+          "blood.platelets.under",
+          "standing.platelets",
+          Outcome.ASK_FIRST,
+          "Platelets under 50, or not known: ask first.",
+          Report.HOUSE);
+    }
     if (a.yes("clot") || a.yes("medicine.thinner")) {
       r.find(
           "standing.thinner",
@@ -223,6 +286,7 @@ final class HeartRules {
     why(off, a.yes("heart.rhythm"), "a rhythm trouble such as atrial fibrillation");
     why(off, pregnant, "pregnancy");
     why(off, a.yes("heart.transplant"), "a heart transplant");
+    why(off, a.yes("nerve.autonomic"), "nerve damage that upsets the pulse");
     why(
         off,
         a.yes("spine.injury") && !a.is("spine.level", "low"),

@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Condition;
 import riposo.core.limit.Side;
 
-/** Pregnancy, birth and belly, cancer care, fatigue, eyes and allergy (handbook 2 and 3). */
+/** Pregnancy, birth and belly, cancer care, fatigue, eyes and allergy. */
 final class LifeRules {
   private LifeRules() {}
 
@@ -37,22 +37,37 @@ final class LifeRules {
         Outcome.ASK_FIRST,
         "Cancer in the bone: ask the treating team first.",
         Report.HOUSE);
+    if (a.yes("cancer.bone")) {
+      r.propose(Condition.BONE_SPREAD, Side.BOTH, a.today);
+      boolean unknown = !a.is("cancer.bone.place", "spine");
+      if (unknown && !a.is("cancer.bone.place", "leg")) {
+        r.propose(Condition.BONE_SPREAD_ARM, Side.BOTH, a.today);
+      }
+      if (unknown && !a.is("cancer.bone.place", "arm")) {
+        r.propose(Condition.BONE_SPREAD_LEG, Side.BOTH, a.today);
+      }
+    }
     if (a.yes("cancer.nodes")) {
       if (!a.surely("cancer.assessed")) {
         r.find(
             "standing.lymph",
             Outcome.ASK_FIRST,
-            "An arm at risk of swelling, not assessed yet: ask first.",
+            "A limb at risk of swelling, not assessed yet: ask first.",
             Report.HOUSE,
             "cancer.assessed");
       }
       r.find(
           "standing.cancer.nodes",
           Outcome.READY_WITH_LIMITS,
-          "Arm at risk of swelling: start lightest, one step at a time.",
+          "A limb at risk of swelling: start lightest, one step at a time.",
           Condition.LYMPH_ARM.source,
           "cancer.nodes");
-      r.propose(Condition.LYMPH_ARM, a.side("cancer.side"), a.today);
+      if (!a.is("cancer.limb", "leg")) {
+        r.propose(Condition.LYMPH_ARM, a.side("cancer.side"), a.today);
+      }
+      if (!a.is("cancer.limb", "arm")) {
+        r.propose(Condition.LYMPH_LEG, a.side("cancer.side"), a.today);
+      }
     }
     r.limits("cancer.numb", Condition.NEUROPATHY, Side.BOTH, "Numbness: support for balance.");
     r.limits("cancer.port", Condition.PORT, Side.BOTH, "A port: no pressure on it.");
@@ -61,6 +76,20 @@ final class LifeRules {
         Condition.FATIGUE,
         Side.BOTH,
         "Worse the day after exertion: short, restful, no stepping up.");
+    r.on(
+        "fatigue.after",
+        "standing.fatigue-worse",
+        Outcome.ASK_FIRST,
+        "Worse for a day or more after exertion: the specialist leads, effort 3 at most until then.",
+        Condition.FATIGUE_WORSE.source);
+    if (a.yes("fatigue.after")) {
+      r.propose(Condition.FATIGUE_WORSE, Side.BOTH, a.today);
+    }
+    r.limits(
+        "belly.stoma",
+        Condition.STOMA,
+        Side.BOTH,
+        "Stoma or a new hernia mesh: light loads, no sit-ups.");
     r.on(
         "unexplained",
         "standing.unexplained",
@@ -97,12 +126,14 @@ final class LifeRules {
       return null;
     }
     Gestation g = null;
-    LocalDate due = a.date("pregnancy.due");
+    LocalDate due = Screening.due(a);
     if (due != null) {
       try {
         g = Gestation.on(a.today, due);
       } catch (IllegalArgumentException e) {
-        a.errors.put("pregnancy.due", String.valueOf(e.getMessage()));
+        a.errors.put(
+            a.answered("pregnancy.due") ? "pregnancy.due" : "pregnancy.weeks",
+            String.valueOf(e.getMessage()));
       }
     }
     for (String id : new String[] {"pregnancy.absolute", "pregnancy.illness"}) {
@@ -115,7 +146,7 @@ final class LifeRules {
               : "Pregnancy with a listed complication: only the maternity team's clearance opens strength work.",
           Report.SOGC);
     }
-    // Before week 28 the handbook is silent on these two; asking is the safer reading.
+    // Before week 28 no source says more on these two; asking is the safer reading.
     boolean late = g == null || g.days() >= 28 * 7;
     r.on(
         "pregnancy.praevia",

@@ -22,6 +22,11 @@ public record OpenFinding(Finding finding, LocalDate began, boolean dated, boole
   /** The rule of a sign that was no emergency: ASK_FIRST. */
   public static final String STOP_ASKED = "standing.stop-asked";
 
+  /** The rules of what today's check found and a clinician has to see. */
+  public static final String CHECK_URGENT = "standing.check-urgent";
+
+  public static final String CHECK_ASKED = "standing.check-asked";
+
   /** One screening of a client: its day and what it found. */
   public record Version(LocalDate takenOn, List<Finding> findings) {
     boolean has(String rule) {
@@ -60,6 +65,31 @@ public record OpenFinding(Finding finding, LocalDate began, boolean dated, boole
             day));
   }
 
+  /**
+   * What a kept check of today leaves behind.
+   *
+   * @param leaves CLEARANCE_ONLY or ASK_FIRST
+   * @param words what was found, as sentences
+   */
+  public static OpenFinding check(Outcome leaves, String words, LocalDate day, String dayWords) {
+    boolean urgent = leaves == Outcome.CLEARANCE_ONLY;
+    return event(
+        new Finding(
+            urgent ? CHECK_URGENT : CHECK_ASKED,
+            leaves,
+            "Found before a session on "
+                + dayWords
+                + ": "
+                + words
+                + (urgent
+                    ? " Only a clinician's word dated after it opens strength work."
+                    : " Ask a clinician first."),
+            "house rule: today's check",
+            null,
+            day),
+        day);
+  }
+
   /** The findings of all versions, newest first, each with the day it began. */
   public static List<OpenFinding> of(List<Version> newestFirst) {
     List<OpenFinding> all = new ArrayList<>();
@@ -84,6 +114,8 @@ public record OpenFinding(Finding finding, LocalDate began, boolean dated, boole
     String rule = finding.rule();
     return rule.equals(STOP_EVENT)
         || rule.equals(STOP_ASKED)
+        || rule.equals(CHECK_URGENT)
+        || rule.equals(CHECK_ASKED)
         || rule.startsWith("standing.event.")
         || rule.startsWith("standing.sign.")
         || rule.equals("standing.operation")

@@ -1,13 +1,21 @@
 package riposo.core.screening;
 
-/** Outcomes of both lines of handbook 2, mildest first within each line; the worst wins. */
+/**
+ * Outcomes of both lines, mildest first within each line; the worst wins. What is still open stands
+ * over what is good and under what is not, so that nothing is green before it is known and nothing
+ * bad waits for the rest.
+ */
 public enum Outcome {
   READY(false),
   READY_WITH_LIMITS(false),
+  /** Questions that decide it are not answered yet; nothing found so far is worse. */
+  NOT_KNOWN(false),
   ASK_FIRST(false),
   CLEARANCE_ONLY(false),
   GO(true),
   CAUTION(true),
+  /** A reading or an answer that is wanted is not there yet; nothing found so far is worse. */
+  STILL_OPEN(true),
   NOT_TODAY(true),
   URGENT(true);
 

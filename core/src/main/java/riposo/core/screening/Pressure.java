@@ -11,7 +11,8 @@ import java.util.List;
  */
 public record Pressure(int systolic, int diastolic) {
   private static final String AHA = "AHA, Williams 2007";
-  private static final String MATERNITY = "maternity lines, handbook 2";
+  private static final String MATERNITY = "NICE NG133, maternity";
+  private static final String HOUSE = "house rule: today's readings";
 
   public Pressure {
     if (systolic < 50 || systolic > 280 || diastolic < 30 || diastolic > 180) {
@@ -75,12 +76,34 @@ public record Pressure(int systolic, int diastolic) {
               reading + ": no long holds, effort 5 at most.",
               AHA));
     }
-    if (systolic < 90 && dizzy) {
-      f.add(
-          finding(
-              "today.pressure.low", Outcome.NOT_TODAY, reading + " and dizzy: not today.", AHA));
-    }
+    f.addAll(low(90, 80, dizzy, ""));
     return f;
+  }
+
+  /**
+   * The low lines: under {@code line} a caution, not today when dizzy; under {@code floor} not
+   * today.
+   *
+   * @param against what the lines are measured against, in words; empty for the fixed ones
+   */
+  public List<Finding> low(int line, int floor, boolean dizzy, String against) {
+    if (systolic >= line) {
+      return List.of();
+    }
+    String reading = "Blood pressure " + systolic + "/" + diastolic + " mmHg";
+    boolean stop = dizzy || systolic < floor;
+    return List.of(
+        finding(
+            stop ? "today.pressure.low" : "today.pressure.lowish",
+            stop ? Outcome.NOT_TODAY : Outcome.CAUTION,
+            reading
+                + against
+                + (dizzy
+                    ? ", low, and dizzy: not today."
+                    : stop
+                        ? ", under " + floor + ": not today."
+                        : ", under " + line + ": ease, rise slowly, tell, record."),
+            HOUSE));
   }
 
   private static Finding finding(String rule, Outcome outcome, String text, String source) {

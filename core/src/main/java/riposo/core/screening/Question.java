@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param least least value of a number; null otherwise
  * @param optional true when it may be left open
  * @param protective true when a yes is the good answer: then not sure counts as no
+ * @param fresh true when it is about now: asked anew at every screening, never carried over
  */
 public record Question(
     String id,
@@ -24,7 +25,8 @@ public record Question(
     @Nullable Integer greatest,
     @Nullable String unit,
     boolean optional,
-    boolean protective) {
+    boolean protective,
+    boolean fresh) {
   /** How it is answered. */
   public enum Kind {
     YES_NO,

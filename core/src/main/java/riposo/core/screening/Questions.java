@@ -4,22 +4,42 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import riposo.core.screening.Question.Kind;
 import riposo.core.screening.Question.Option;
 
 /**
- * The question set, in our own words, grouped by body and life (handbook 2). A gate in each group
- * is always asked; what lies behind it only after a yes or a not sure, so a healthy client meets
- * 24.
+ * The question set, in our own words, grouped by body and life. A gate in each group is always
+ * asked; what lies behind it only after a yes or a not sure, so a healthy client meets 24.
  */
 final class Questions {
   /**
    * Raised whenever a question is added or changes its meaning: older screenings are asked anew.
    */
-  static final int SET = 2;
+  static final int SET = 3;
 
   static final Map<String, Question> ALL = new LinkedHashMap<>();
+
+  /** What is about now or about the last weeks: no earlier answer is carried over. */
+  private static final Set<String> FRESH =
+      Set.of(
+          "pressure.uncontrolled",
+          "pressure.systolic",
+          "pressure.diastolic",
+          "lung.flare",
+          "sugar.ulcer",
+          "pain.level",
+          "bone.back",
+          "operation.recent",
+          "falls.any",
+          "birth.any",
+          "pregnancy.weeks",
+          "pregnancy.flat",
+          "pregnancy.belly",
+          "blood.platelets.under",
+          "unexplained");
+
   private static String group = "";
 
   static {
@@ -37,9 +57,25 @@ final class Questions {
     group = "Heart and lungs";
     yes("sign.chest", "Pressure or pain in chest, neck, jaw or arm when you exert yourself?");
     yes("sign.breath", "Breathless at rest, with mild effort, lying flat or at night?");
+    good(
+        "sign.breath.explained",
+        "Explained by a clinician, such as lung disease, and unchanged; or mild, in a pregnancy?",
+        "sign.breath");
     yes("sign.dizzy", "Dizzy spells, fainting, a heart that races or skips, or a known murmur?");
+    good(
+        "sign.dizzy.explained",
+        "Only dizziness, explained by a clinician (on standing up, vertigo) and unchanged: no fainting, no racing heart, no murmur?",
+        "sign.dizzy");
     yes("sign.legs", "Swollen ankles, or calf pain on walking that eases with rest?");
+    good(
+        "sign.legs.explained",
+        "Explained by a clinician, such as a narrow spine, and unchanged; or come on slowly in a pregnancy, the ankles only?",
+        "sign.legs");
     yes("sign.tired", "Unusually tired by everyday things?");
+    good(
+        "sign.tired.explained",
+        "Explained by a clinician and unchanged, or the ordinary tiredness of a pregnancy?",
+        "sign.tired");
     yes(
         "sign.sudden",
         "Today or these days: sudden weakness of face, arm or leg, both legs weak, new numbness around the saddle, or new trouble with bladder or bowel?");
@@ -117,18 +153,34 @@ final class Questions {
     yes("sugar.low", "Insulin, or tablets that can bring a low?", s);
     yes("sugar.sglt2", "Tablets that pass sugar in the urine (SGLT2)?", s);
     yes("sugar.feet", "Numb or sore feet?", s);
+    yes("sugar.ulcer", "A foot ulcer, or a hot swollen foot?", s);
+    side("sugar.ulcer.side", "Which foot?", "sugar.ulcer");
     yes("kidney.any", "Kidney disease, or a transplant of any organ?");
     yes("kidney.dialysis", "Dialysis or a transplanted organ?", "kidney.any");
     yes("heart.transplant", "Was it the heart?", "kidney.dialysis");
+    choice(
+        "kidney.access",
+        "Dialysis: through which way?",
+        "kidney.dialysis",
+        "none:no dialysis",
+        "left:left arm",
+        "right:right arm",
+        "belly:belly",
+        "unknown:not known");
   }
 
   private static void bones() {
     group = "Pain, bones and joints";
-    yes("bone.low", "Low bone density, or a bone broken by a small knock?");
-    yes("joint.any", "Pain anywhere now, or a painful, worn, stiff or replaced joint?");
+    yes(
+        "bone.low",
+        "Low bone density, a bone broken by a small knock, or a broken vertebra, ever?");
+    yes("bone.vertebra", "A broken vertebra, ever?", "bone.low");
+    yes(
+        "joint.any",
+        "Pain anywhere now, or a painful, worn, stiff, inflamed, very loose, operated or replaced joint or back?");
     String j = "joint.any";
     number("pain.level", "How strong is it, 0 to 10", j, 0, 10, "of 10");
-    yes("shoulder.pain", "A shoulder: painful, stiff, unstable or replaced?", j);
+    yes("shoulder.pain", "A shoulder: painful, stiff, unstable, operated or replaced?", j);
     side("shoulder.side", "Which shoulder?", "shoulder.pain");
     choice(
         "shoulder.kind",
@@ -136,7 +188,13 @@ final class Questions {
         "shoulder.pain",
         "stiff:painful or stiff",
         "unstable:unstable",
+        "cuff:cuff repaired",
+        "full:full replacement",
         "reverse:reverse replacement");
+    date(
+        "shoulder.date",
+        "When was the shoulder operated? (unknown counts as this week)",
+        "shoulder.kind=cuff|shoulder.kind=full|shoulder.kind=reverse");
     yes("arm.pain", "An elbow, wrist or hand?", j);
     side("arm.side", "Which arm?", "arm.pain");
     yes("neck.pain", "The neck?", j);
@@ -147,7 +205,13 @@ final class Questions {
         "back.pain",
         "bend:bending",
         "arch:arching",
-        "both:both or unclear");
+        "turn:turning",
+        "both:several or unclear");
+    yes("back.stenosis", "A narrow spinal canal (stenosis)?", j);
+    yes("back.fusion", "Vertebrae fused?", j);
+    yes("back.disc", "A disc operation, ever?", j);
+    yes("hip.pain", "A painful or worn hip, not replaced?", j);
+    side("hip.pain.side", "Which hip hurts?", "hip.pain");
     yes("hip.replaced", "A replaced hip?", j);
     side("hip.side", "Which hip?", "hip.replaced");
     choice(
@@ -162,6 +226,10 @@ final class Questions {
     side("knee.side", "Which knee?", "knee.pain");
     yes("knee.replaced", "A replaced knee?", j);
     side("knee.replaced.side", "Which knee is replaced?", "knee.replaced");
+    yes("foot.pain", "A painful ankle, foot or calf tendon?", j);
+    side("foot.pain.side", "Which foot?", "foot.pain");
+    yes("joint.inflamed", "Inflammatory joint disease, or very loose joints?", j);
+    yes("joint.inflamed.neck", "Is the neck part of it?", "joint.inflamed");
     group = "Operations";
     yes("operation.recent", "An operation or a fracture in the last 12 weeks?");
     date("operation.date", "When? (unknown counts as this week)", "operation.recent");
@@ -179,17 +247,17 @@ final class Questions {
     group = "Wheelchair and limbs";
     yes("body.any", "A wheelchair, or a limb lost or different?");
     yes("wheelchair", "Trains in a wheelchair?", "body.any");
-    good("wheelchair.legs", "Can the legs work against gravity?", "wheelchair");
     yes("limb.lost", "A limb lost or different?", "body.any");
     choice("limb.lost.which", "Which?", "limb.lost", "leg:leg", "arm:arm");
     side("limb.lost.side", "Which side?", "limb.lost");
+    good("limb.prosthesis", "A prosthesis, worn in training?", "limb.lost.which=leg");
   }
 
   private static void nerves() {
     group = "Nerves and balance";
     yes(
         "nerve.any",
-        "Parkinson, multiple sclerosis, a spinal cord injury, seizures or memory loss?");
+        "Parkinson, multiple sclerosis, a spinal cord injury, seizures, memory loss, or nerve damage that upsets pulse or pressure?");
     String n = "nerve.any";
     yes("parkinson", "Parkinson?", n);
     yes("sclerosis", "Multiple sclerosis?", n);
@@ -200,14 +268,31 @@ final class Questions {
         "spine.injury",
         "high:T6 or above, or not known",
         "low:below T6");
+    good("wheelchair.legs", "Can the legs work against gravity?", "wheelchair|spine.injury");
+    choice(
+        "trunk.control",
+        "How far does the trunk hold itself up?",
+        "wheelchair|spine.injury",
+        "full:fully",
+        "some:partly",
+        "none:not at all, or not known");
+    yes("nerve.autonomic", "Nerve damage that upsets pulse or pressure?", n);
     yes("seizure", "Seizures?", n);
     yes("seizure.open", "Not under control?", "seizure");
     yes("memory", "Memory loss?", n);
     group = "Falls";
-    yes("falls.any", "A fall in the last year, or unsteady on your feet?");
+    yes(
+        "falls.any",
+        "A fall in the last year, unsteady on your feet, or light-headed on standing up?");
+    yes("unsteady", "Unsteady on your feet?", "falls.any");
+    yes("light.headed", "Light-headed on standing up?", "falls.any");
     yes("falls.two", "Two or more falls, or one that hurt you?", "falls.any");
     yes("falls.blackout", "Did one come with a blackout or a knock to the head?", "falls.any");
     yes("frail", "Frail: slow, tired early, needs a hand in daily life?", "falls.any");
+    good(
+        "floor.trained",
+        "Has getting down to the floor and up again been trained?",
+        "falls.two|frail|wheelchair");
   }
 
   private static void pregnancy() {
@@ -215,7 +300,8 @@ final class Questions {
     yes("birth.any", "Pregnant, or a birth in the last 12 months?");
     yes("pregnancy.now", "Pregnant now?", "birth.any");
     String p = "pregnancy.now";
-    must("pregnancy.due", "Due date", p);
+    date("pregnancy.due", "Due date (or the weeks, below)", p);
+    number("pregnancy.weeks", "Weeks today, where only those are known", p, 1, 42, "weeks");
     yes(
         "pregnancy.absolute",
         "Told of: waters broken, early labour, bleeding that goes on, pre-eclampsia, a weak cervix, slow growth, triplets or more?",
@@ -241,11 +327,12 @@ final class Questions {
     yes("birth.signs", "Leak, heaviness, bulge or pain since?", "birth.recent");
     yes(
         "belly.any",
-        "Leak on cough or jump, a bulge, a gap in the belly wall, a hernia, or reflux?");
+        "Leak on cough or jump, a bulge, a gap in the belly wall, a hernia or its mesh, a stoma, or reflux?");
     yes(
         "pelvic.floor",
         "Leak, heaviness, prolapse, a gap or a hernia of belly or groin?",
         "belly.any");
+    yes("belly.stoma", "A stoma, or a hernia mesh put in within 12 weeks?", "belly.any");
     yes("reflux", "Reflux, or a hernia at the midriff?", "belly.any");
   }
 
@@ -255,8 +342,23 @@ final class Questions {
     String c = "cancer.any";
     yes("cancer.now", "Chemotherapy or radiotherapy now?", c);
     yes("cancer.bone", "Has it spread to bone?", c);
+    choice(
+        "cancer.bone.place",
+        "Where?",
+        "cancer.bone",
+        "spine:spine or ribs",
+        "leg:hip or leg",
+        "arm:shoulder or arm",
+        "unknown:several, or not known");
     yes("cancer.nodes", "Lymph nodes taken or treated, or a limb that swells?", c);
-    side("cancer.side", "Which arm?", "cancer.nodes");
+    choice(
+        "cancer.limb",
+        "Which limb?",
+        "cancer.nodes",
+        "arm:arm",
+        "leg:leg",
+        "both:both, or not known");
+    side("cancer.side", "Which side?", "cancer.nodes");
     good("cancer.assessed", "Has the swelling risk been assessed?", "cancer.nodes");
     yes("cancer.numb", "Numb feet or hands since the treatment?", c);
     yes("cancer.port", "A port under the skin?", c);
@@ -279,6 +381,11 @@ final class Questions {
     yes("medicine.rate", "A beta-blocker or another that slows the pulse?", "medicine.any");
     yes("medicine.thinner", "A blood thinner?", "medicine.any");
     yes("medicine.steroid", "Steroid tablets for 3 months or more?", "medicine.any");
+    yes(
+        "blood.platelets",
+        "Low blood platelets, or told to keep clear of knocks?",
+        "cancer.any|medicine.any");
+    yes("blood.platelets.under", "Under 50, or not known?", "blood.platelets");
     yes("bone.back", "New back pain?", "bone.low|medicine.steroid");
     group = "Activity now";
     good(
@@ -341,7 +448,18 @@ final class Questions {
       boolean protective) {
     Question q =
         new Question(
-            id, group, text, kind, showIf, options, least, greatest, unit, optional, protective);
+            id,
+            group,
+            text,
+            kind,
+            showIf,
+            options,
+            least,
+            greatest,
+            unit,
+            optional,
+            protective,
+            FRESH.contains(id) || id.startsWith("sign."));
     if (ALL.put(id, q) != null) {
       throw new IllegalStateException("question id used twice: " + id);
     }

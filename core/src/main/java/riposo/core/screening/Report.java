@@ -12,7 +12,7 @@ import riposo.core.limit.Side;
 final class Report {
   static final String RIEBE = "Riebe 2015";
   static final String SOGC = "SOGC/CSEP 2019";
-  static final String HOUSE = "handbook 2";
+  static final String HOUSE = "house rule";
 
   final Answers a;
   final List<Finding> findings = new ArrayList<>();
@@ -55,7 +55,8 @@ final class Report {
 
   void propose(Condition c, Side side, LocalDate since) {
     for (Proposal p : c.proposals(side, a.today, since)) {
-      if (proposals.stream().noneMatch(x -> x.key().equals(p.key()))) {
+      boolean trained = p.axisId().equals("transfer.floor") && a.surely("floor.trained");
+      if (!trained && proposals.stream().noneMatch(x -> x.key().equals(p.key()))) {
         proposals.add(p);
       }
     }

@@ -1,6 +1,7 @@
 package riposo.core.screening;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,9 +11,9 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.run.StopFor;
 
 /**
- * The question set and what the answers mean (handbook 2). Answers are text by question id: yes, no
- * or unsure; left, right or both; an option's value; a date as 2026-02-12; a whole number. Not sure
- * counts as yes, and as no where a yes would protect.
+ * The question set and what the answers mean. Answers are text by question id: yes, no or unsure;
+ * left, right or both; an option's value; a date as 2026-02-12; a whole number. Not sure counts as
+ * yes, and as no where a yes would protect.
  */
 public final class Screening {
   /** The number of this question set; a screening made with an earlier one is asked anew. */
@@ -38,8 +39,34 @@ public final class Screening {
     boolean maternity = LifeRules.birth(r) || a.yes("pregnancy.now");
     LifeRules.apply(r);
     pressure(r, maternity);
+    if (a.yes("pregnancy.now")
+        && !a.answered("pregnancy.due")
+        && !a.answered("pregnancy.weeks")
+        && a.errors.keySet().stream().noneMatch(id -> id.startsWith("pregnancy."))) {
+      a.missing.add("pregnancy.due");
+    }
+    LocalDate given = a.date("pregnancy.due");
+    LocalDate told = fromWeeks(a);
+    if (given != null && told != null && Math.abs(ChronoUnit.DAYS.between(given, told)) > 7) {
+      a.errors.put(
+          "pregnancy.weeks",
+          "The weeks told and the due date " + given + " lie over a week apart.");
+    }
+    Integer pain = a.number("pain.level");
+    if (pain != null) {
+      r.notes.add(
+          new CareNote(
+              "pain now",
+              "Pain " + pain + " of 10 at the screening: ask against it.",
+              Report.HOUSE));
+    }
+    boolean open = !a.missing.isEmpty() || !a.errors.isEmpty();
     Outcome standing = r.proposals.isEmpty() ? Outcome.READY : Outcome.READY_WITH_LIMITS;
     Outcome now = Outcome.GO;
+    if (open) {
+      standing = Outcome.NOT_KNOWN;
+      now = Outcome.STILL_OPEN;
+    }
     for (Finding f : r.findings) {
       if (f.outcome().today) {
         now = now.worse(f.outcome());
@@ -63,7 +90,47 @@ public final class Screening {
         new Assessment.SugarRules(
             a.yes("sugar.type1"), a.yes("sugar.low") || a.yes("sugar.type1"), a.yes("sugar.sglt2")),
         HeartRules.pulse(a, a.yes("pregnancy.now")),
-        stopFor(a));
+        stopFor(a),
+        new TodayFacts(
+            a.yes("lung.ever"),
+            a.yes("cancer.now"),
+            a.yes("bone.low")
+                || a.yes("medicine.steroid")
+                || a.yes("cancer.bone")
+                || a.yes("falls.two"),
+            a.yes("hip.replaced")
+                || a.yes("knee.replaced")
+                || a.is("shoulder.kind", "full")
+                || a.is("shoulder.kind", "reverse"),
+            a.yes("sugar.diabetes")));
+  }
+
+  /** Days in a week are not told: of "24 weeks" the last day is taken, so that no limit is late. */
+  private static final int TOLD_DAYS = 6;
+
+  /** The due date as given, else reckoned from the weeks told today; null when neither is there. */
+  static @Nullable LocalDate due(Answers a) {
+    LocalDate due = a.date("pregnancy.due");
+    return due != null ? due : fromWeeks(a);
+  }
+
+  private static @Nullable LocalDate fromWeeks(Answers a) {
+    Integer weeks = a.number("pregnancy.weeks");
+    return weeks == null ? null : a.today.plusDays(280L - Math.min(294, 7L * weeks + TOLD_DAYS));
+  }
+
+  /**
+   * The answers as they are kept: weeks told on a day are turned into the due date they mean, so
+   * that they go on counting.
+   */
+  public static Map<String, String> dated(Map<String, String> answers, LocalDate today) {
+    Answers a = new Answers(answers, today);
+    LocalDate due = due(a);
+    Map<String, String> kept = new LinkedHashMap<>(answers);
+    if (due != null && a.visible.contains("pregnancy.due")) {
+      kept.put("pregnancy.due", due.toString());
+    }
+    return kept;
   }
 
   private static Set<StopFor> stopFor(Answers a) {

@@ -10,8 +10,9 @@ import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 
 /**
- * One line of a client's own care plan. It may tighten the lines of handbook 2; it loosens one only
- * with a clinician's name and date, and it never takes URGENT away.
+ * One line of a client's own care plan. It may tighten the usual lines; it loosens one only with a
+ * clinician's name and date, never past 200/110 mmHg, never for the maternity lines or an injury at
+ * T6 or above, and it never takes URGENT away.
  *
  * @param value in the unit of the reading; at or past it is NOT_TODAY
  * @param by the clinician; null when it is the client's or the professional's own
@@ -19,7 +20,7 @@ import riposo.core.screening.Outcome;
  */
 public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullable LocalDate on) {
 
-  /** The readings a line can be set for, with the default line of handbook 2. */
+  /** The readings a line can be set for, with the usual line. */
   public enum Kind {
     SYSTOLIC_HIGH("systolic", "mmHg", true, "180", "today.pressure.high"),
     DIASTOLIC_HIGH("diastolic", "mmHg", true, "110", "today.pressure.high"),
@@ -33,10 +34,7 @@ public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullab
     public final String unit;
     public final boolean high;
 
-    /**
-     * The first value that is NOT_TODAY by default; null where the handbook's line is not one
-     * value.
-     */
+    /** The first value that is NOT_TODAY by default; null where the usual line is not one value. */
     final @Nullable String standard;
 
     final String rule;
@@ -49,7 +47,17 @@ public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullab
       this.rule = rule;
     }
 
-    /** The default line in the unit of the reading; empty where the handbook's is not one value. */
+    /** Which reading it is of: pressure, pulse, saturation or glucose. */
+    String reading() {
+      return switch (this) {
+        case SYSTOLIC_HIGH, DIASTOLIC_HIGH -> "pressure";
+        case PULSE_HIGH, PULSE_LOW -> "pulse";
+        case SATURATION_LOW -> "saturation";
+        case GLUCOSE_HIGH, GLUCOSE_LOW -> "glucose";
+      };
+    }
+
+    /** The default line in the unit of the reading; empty where it is not one value. */
     public Optional<String> usual() {
       return Optional.ofNullable(standard);
     }
@@ -85,6 +93,36 @@ public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullab
     }
   }
 
+  /** Why it cannot be taken: no word loosens pressure past 200/110; null when it can. */
+  public @Nullable String tooLoose() {
+    BigDecimal most = most();
+    return most != null && loosens() && value.compareTo(most) > 0
+        ? "No care plan loosens "
+            + kind.words
+            + " past "
+            + most.toPlainString()
+            + " "
+            + kind.unit
+            + "; "
+            + value.toPlainString()
+            + " cannot be kept."
+        : null;
+  }
+
+  private @Nullable BigDecimal most() {
+    return switch (kind) {
+      case SYSTOLIC_HIGH -> BigDecimal.valueOf(200);
+      case DIASTOLIC_HIGH -> BigDecimal.valueOf(110);
+      default -> null;
+    };
+  }
+
+  /** The line as it counts: what was kept past the greatest is cut to it. */
+  private BigDecimal line() {
+    BigDecimal most = most();
+    return most == null ? value : value.min(most);
+  }
+
   private @Nullable BigDecimal reading(TodayCheck.Given g) {
     return switch (kind) {
       case SYSTOLIC_HIGH ->
@@ -98,14 +136,21 @@ public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullab
   }
 
   private boolean passed(BigDecimal reading) {
-    return kind.high ? reading.compareTo(value) >= 0 : reading.compareTo(value) <= 0;
+    return kind.high ? reading.compareTo(line()) >= 0 : reading.compareTo(line()) <= 0;
   }
 
   /**
    * The findings with the care plan's lines applied: tighter ones first added, looser ones eased.
+   *
+   * @param maternity nothing is loosened
+   * @param highSpine an injury at T6 or above: its pressure lines are not loosened
    */
   static List<Finding> apply(
-      List<CareLine> lines, TodayCheck.Given g, boolean maternity, List<Finding> found) {
+      List<CareLine> lines,
+      TodayCheck.Given g,
+      boolean maternity,
+      boolean highSpine,
+      List<Finding> found) {
     List<Finding> all = new ArrayList<>(found);
     for (CareLine l : lines) {
       BigDecimal r = l.reading(g);
@@ -115,7 +160,7 @@ public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullab
       if (l.passed(r)) {
         all.add(
             new Finding(
-                "today.care-plan",
+                "today.care-plan." + l.kind.reading(),
                 Outcome.NOT_TODAY,
                 capital(l.kind.words)
                     + " "
@@ -127,7 +172,7 @@ public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullab
                     + ": not today.",
                 l.by == null ? "own care plan" : "care plan, " + l.by,
                 null));
-      } else if (l.loosens() && !maternity) {
+      } else if (l.loosens() && !maternity && !(highSpine && l.kind.reading().equals("pressure"))) {
         eased(l, g, lines, all);
       }
     }
@@ -144,7 +189,7 @@ public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullab
         BigDecimal line =
             lines.stream()
                 .filter(x -> x.kind == k && x.loosens())
-                .map(CareLine::value)
+                .map(CareLine::line)
                 .findFirst()
                 .orElse(new BigDecimal(k.standard));
         BigDecimal other = new CareLine(k, line, "x", LocalDate.EPOCH).reading(g);

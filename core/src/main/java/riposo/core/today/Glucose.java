@@ -5,7 +5,7 @@ import java.math.MathContext;
 import java.math.RoundingMode;
 
 /**
- * A glucose value, 1 to 50 mmol/L. mg/dL = mmol/L x 18.016 (handbook 2).
+ * A glucose value, 1 to 50 mmol/L. mg/dL = mmol/L x 18.016.
  *
  * @param exact mmol/L, unrounded: lines are compared with it, only what is shown is rounded
  */

@@ -12,16 +12,19 @@ import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.Pressure;
 import riposo.core.screening.ReadingKind;
+import riposo.core.screening.TodayFacts;
 import riposo.core.tolerance.School;
 
 /**
- * Today's check before a run (handbook 2, today's readings; handbook 6, today's dose): which
- * readings are missing, what today allows and what to do, and the dose.
+ * Today's check before a run: which readings and answers are still wanted, what today allows and
+ * what to do, and the dose. A good reading never cancels a symptom, and nothing is GO while
+ * something is wanted.
  */
 public final class TodayCheck {
   private static final Duration AFTER_LOW = Duration.ofMinutes(15);
-  private static final String HOUSE = "handbook 2, today's readings";
-  private static final String DOSE = "handbook 6, today's dose";
+  private static final BigDecimal FEVER = new BigDecimal("38.0");
+  private static final String HOUSE = "house rule: today's readings";
+  private static final String DOSE = "house rule: today's dose";
 
   private TodayCheck() {}
 
@@ -43,6 +46,10 @@ public final class TodayCheck {
    * @param steadiness asked where balance is limited
    * @param usualPain 0 to 10
    * @param lines the client's own care plan
+   * @param facts what today's symptoms mean for this client
+   * @param usualSaturation the client's own usual, %; null when not recorded
+   * @param restingPulseWanted an event within 12 weeks and no resting pulse on record: its cap
+   *     cannot be reckoned, so it is wanted before the first run
    */
   public record Needs(
       Set<ReadingKind> required,
@@ -53,7 +60,10 @@ public final class TodayCheck {
       boolean steadiness,
       School school,
       int usualPain,
-      List<CareLine> lines) {}
+      List<CareLine> lines,
+      TodayFacts facts,
+      @Nullable Integer usualSaturation,
+      boolean restingPulseWanted) {}
 
   /**
    * What was read and said; null where not taken.
@@ -87,26 +97,57 @@ public final class TodayCheck {
       decimal("Ketones", ketones, "0", "15", " mmol/L");
       decimal("Temperature", temperature, "30", "43", " °C");
     }
+
+    /** The readings taken, with their units: "blood pressure 130/80 mmHg, pulse 72 bpm". */
+    public String readings() {
+      List<String> all = new ArrayList<>();
+      if (pressure != null) {
+        all.add("blood pressure " + pressure.systolic() + "/" + pressure.diastolic() + " mmHg");
+      }
+      if (pulse != null) {
+        all.add("resting pulse " + pulse + " bpm" + (pulseIrregular ? ", irregular and new" : ""));
+      }
+      if (saturation != null) {
+        all.add("saturation " + saturation + " %");
+      }
+      if (glucose != null) {
+        all.add("glucose " + glucose);
+      }
+      if (ketones != null) {
+        all.add("ketones " + ketones.toPlainString() + " mmol/L");
+      }
+      if (temperature != null) {
+        all.add("temperature " + temperature.toPlainString() + " °C");
+      }
+      return String.join(", ", all);
+    }
   }
 
-  /** Signs told or seen today. */
+  /** Signs told or seen today. The names are kept with every check. */
   public enum Sign {
-    EMERGENCY("an emergency sign of the stop panel", Outcome.URGENT),
-    CHEST_HEAD_VISION_NERVE("chest, head, vision or nerve symptoms", Outcome.CAUTION),
-    UPPER_BELLY("upper-belly pain", Outcome.CAUTION),
-    FLUSHED("pounding headache, flushing or sweating", Outcome.CAUTION),
-    DIZZY("dizzy or giddy", Outcome.CAUTION),
-    UNWELL("unwell", Outcome.CAUTION),
-    FEVER("fever, a chest infection or vomiting", Outcome.NOT_TODAY),
-    COLD("a cold", Outcome.CAUTION),
-    NEW_PAIN("new pain or swelling", Outcome.CAUTION);
+    EMERGENCY("an emergency sign of the stop panel"),
+    CHEST_HEAD_VISION_NERVE(
+        "new or worse chest symptoms; sudden or severe head, vision, speech or one-sided nerve symptoms"),
+    AS_USUAL("long-standing chest, head, vision or nerve symptoms, as usual"),
+    HEADACHE("a headache that stays"),
+    UPPER_BELLY("upper-belly pain"),
+    FLUSHED("pounding headache, sudden flushing or sweating"),
+    DIZZY("dizzy or giddy"),
+    UNWELL("suddenly unwell"),
+    FEVER("fever, a chest infection or vomiting"),
+    COLD("a cold"),
+    HOT_JOINT("a hot, red, swollen joint"),
+    HOT_REPLACED("a hot, red, swollen joint that was replaced"),
+    HOT_FOOT("a hot swollen foot"),
+    GROIN("new groin or thigh pain"),
+    NO_WEIGHT("a leg that cannot bear weight"),
+    FALLEN("a fall since last time"),
+    NEW_PAIN("new pain or swelling");
 
     public final String words;
-    final Outcome alone;
 
-    Sign(String words, Outcome alone) {
+    Sign(String words) {
       this.words = words;
-      this.alone = alone;
     }
   }
 
@@ -160,18 +201,9 @@ public final class TodayCheck {
     signs(n, g, f);
     pressure(n, g, f);
     pulse(g, f);
-    saturation(g, f);
+    saturation(n, g, f);
     glucose(n, g, f);
-    BigDecimal t = g.temperature();
-    if (t != null && t.compareTo(new BigDecimal("38.0")) >= 0) {
-      // The handbook says "fever" without a number; 38.0 °C is the house's line.
-      add(
-          f,
-          "fever",
-          Outcome.NOT_TODAY,
-          "Temperature " + t.toPlainString() + " °C: fever, not today.");
-    }
-    f = CareLine.apply(n.lines(), g, n.maternity(), f);
+    f = CareLine.apply(n.lines(), g, n.maternity(), n.highSpine(), f);
     Outcome outcome = Outcome.GO;
     for (Finding x : f) {
       outcome = outcome.worse(x.outcome());
@@ -197,10 +229,14 @@ public final class TodayCheck {
     } else if (dose != Dose.AS_PLANNED && outcome == Outcome.GO) {
       outcome = Outcome.CAUTION;
     }
+    List<String> missing = missing(n, g);
+    if (!missing.isEmpty()) {
+      outcome = outcome.worse(Outcome.STILL_OPEN);
+    }
     boolean pressureCaution = f.stream().anyMatch(x -> x.rule().equals("today.pressure.caution"));
     return new Result(
         outcome,
-        missing(n, g),
+        missing,
         List.copyOf(f),
         dose,
         List.copyOf(reasons),
@@ -210,8 +246,22 @@ public final class TodayCheck {
   }
 
   /**
-   * Why a start must wait after a low glucose earlier the same day (handbook 2: a new reading over
-   * 5.0 after 15 min); null when it need not.
+   * What a kept check leaves behind for the days after: CLEARANCE_ONLY after anything urgent, which
+   * takes a clinician's word; ASK_FIRST after what a clinician has to see; null for neither.
+   */
+  public static @Nullable Outcome leaves(Result r) {
+    if (r.outcome() == Outcome.URGENT) {
+      return Outcome.CLEARANCE_ONLY;
+    }
+    return r.findings().stream().anyMatch(f -> ASKED.contains(f.rule())) ? Outcome.ASK_FIRST : null;
+  }
+
+  private static final Set<String> ASKED =
+      Set.of("today.sign.groin.fragile", "today.sign.hot-foot", "today.sign.hot-joint");
+
+  /**
+   * Why a start must wait after a low glucose earlier the same day: a new reading over 5.0 mmol/L
+   * after 15 minutes; null when it need not.
    *
    * @param before what the earlier check came to
    * @param since from that check to this one
@@ -248,6 +298,14 @@ public final class TodayCheck {
     if (n.highSpine() && n.usualSystolic() == null) {
       missing.add("the client's usual blood pressure, in the client record");
     }
+    if (g.signs().contains(Sign.DIZZY)
+        && g.pressure() == null
+        && !n.required().contains(ReadingKind.PRESSURE)) {
+      missing.add("blood pressure seated, because dizzy, mmHg");
+    }
+    if (n.restingPulseWanted()) {
+      missing.add("the client's resting pulse, in the client record");
+    }
     if (g.sleep() == null) {
       missing.add("sleep, 0 to 10");
     }
@@ -271,18 +329,102 @@ public final class TodayCheck {
     f.add(new Finding("today." + rule, outcome, text, HOUSE, null));
   }
 
+  /** What a symptom means whatever the readings say. */
+  private record Means(String rule, Outcome outcome, String act, String source) {}
+
+  private static Means means(Sign s, Needs n, Given g) {
+    BigDecimal t = g.temperature();
+    boolean hot = t != null && t.compareTo(FEVER) >= 0;
+    boolean fever = hot || g.signs().contains(Sign.FEVER);
+    Means urgent = new Means("", Outcome.URGENT, "stop, call the emergency number, record", HOUSE);
+    Means ease = new Means("", Outcome.CAUTION, "ease or not today; tell and record", HOUSE);
+    return switch (s) {
+      case EMERGENCY, CHEST_HEAD_VISION_NERVE, HOT_REPLACED, NO_WEIGHT -> urgent;
+      case AS_USUAL -> new Means("", Outcome.GO, "recorded; new or worse is urgent", HOUSE);
+      case HEADACHE, UPPER_BELLY ->
+          n.maternity()
+              ? new Means(
+                  ".maternity",
+                  Outcome.NOT_TODAY,
+                  "not today, call maternity today",
+                  "NICE NG133, maternity")
+              : ease;
+      case FLUSHED ->
+          n.highSpine()
+              ? new Means(
+                  "",
+                  Outcome.URGENT,
+                  "dysreflexia at any pressure: sit up, loosen what is tight, find the cause, call the emergency number",
+                  "Consortium for Spinal Cord Medicine 2001")
+              : ease;
+      case UNWELL -> n.facts().chemotherapy() ? chemotherapy() : ease;
+      case FEVER ->
+          n.facts().chemotherapy()
+              ? chemotherapy()
+              : new Means("", Outcome.NOT_TODAY, "not today", HOUSE);
+      case HOT_JOINT ->
+          fever ? urgent : new Means("", Outcome.NOT_TODAY, "not today, a doctor today", HOUSE);
+      case HOT_FOOT ->
+          new Means(
+              "",
+              Outcome.NOT_TODAY,
+              "not today, the foot clinic within one working day",
+              "NICE NG19");
+      case GROIN ->
+          n.facts().fragileBone() || g.signs().contains(Sign.FALLEN)
+              ? new Means(
+                  ".fragile", Outcome.NOT_TODAY, "not today, a doctor is asked first", HOUSE)
+              : ease;
+      case FALLEN ->
+          new Means("", Outcome.CAUTION, "ease; record it on Papers, it is screened again", HOUSE);
+      case DIZZY ->
+          new Means(
+              "", Outcome.CAUTION, "a seated reading first, then ease; tell and record", HOUSE);
+      case COLD, NEW_PAIN -> ease;
+    };
+  }
+
+  private static Means chemotherapy() {
+    return new Means(
+        ".chemotherapy",
+        Outcome.URGENT,
+        "under chemotherapy this is urgent: call the treating team's emergency line now",
+        "NICE CG151");
+  }
+
   private static void signs(Needs n, Given g, List<Finding> f) {
     for (Sign s : Sign.values()) {
       if (g.signs().contains(s)) {
-        String what = Character.toUpperCase(s.words.charAt(0)) + s.words.substring(1);
-        String act =
-            switch (s.alone) {
-              case URGENT -> ": stop, call the emergency number, record.";
-              case NOT_TODAY -> ": not today.";
-              default -> ": ease or not today; tell and record.";
-            };
-        add(f, "sign." + s.name().toLowerCase(java.util.Locale.ROOT), s.alone, what + act);
+        Means m = means(s, n, g);
+        f.add(
+            new Finding(
+                "today.sign."
+                    + s.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-')
+                    + m.rule(),
+                m.outcome(),
+                Character.toUpperCase(s.words.charAt(0))
+                    + s.words.substring(1)
+                    + ": "
+                    + m.act()
+                    + ".",
+                m.source(),
+                null));
       }
+    }
+    BigDecimal t = g.temperature();
+    if (t != null && t.compareTo(FEVER) >= 0) {
+      boolean urgent = n.facts().chemotherapy();
+      f.add(
+          new Finding(
+              "today.fever",
+              urgent ? Outcome.URGENT : Outcome.NOT_TODAY,
+              "Temperature "
+                  + t.toPlainString()
+                  + " °C: fever, "
+                  + (urgent ? chemotherapy().act() : "not today")
+                  + ".",
+              urgent ? "NICE CG151" : HOUSE,
+              null));
     }
   }
 
@@ -293,25 +435,43 @@ public final class TodayCheck {
     }
     boolean symptoms =
         g.signs().contains(Sign.CHEST_HEAD_VISION_NERVE)
+            || g.signs().contains(Sign.AS_USUAL)
+            || g.signs().contains(Sign.HEADACHE)
             || n.maternity() && g.signs().contains(Sign.UPPER_BELLY);
-    f.addAll(p.findings(n.maternity(), symptoms, g.signs().contains(Sign.DIZZY)));
+    boolean dizzy = g.signs().contains(Sign.DIZZY);
+    List<Finding> usualLines = p.findings(n.maternity(), symptoms, dizzy);
     Integer usual = n.usualSystolic();
-    if (n.highSpine() && usual != null && p.systolic() - usual >= 20) {
-      boolean flushed = g.signs().contains(Sign.FLUSHED);
-      add(
-          f,
-          flushed ? "pressure.dysreflexia" : "pressure.above-usual",
-          flushed ? Outcome.URGENT : Outcome.NOT_TODAY,
-          "Systolic "
-              + p.systolic()
-              + ", "
-              + (p.systolic() - usual)
-              + " mmHg over the usual "
-              + usual
-              + (flushed
-                  ? " with headache, flushing or sweating: dysreflexia. Sit up, loosen what is tight, call the emergency number."
-                  : ": not today; look for the cause, watch for headache, flushing or sweating."));
+    if (!n.highSpine() || usual == null) {
+      f.addAll(usualLines);
+      return;
     }
+    // high and low lines are against the client's own usual
+    usualLines.stream().filter(x -> !x.rule().startsWith("today.pressure.low")).forEach(f::add);
+    f.addAll(p.low(Math.max(80, usual - 19), Math.max(70, usual - 29), dizzy, ", usual " + usual));
+    int over = p.systolic() - usual;
+    if (over < 20 && p.systolic() < 150) {
+      return;
+    }
+    boolean urgent =
+        over >= 40
+            || p.systolic() >= 150
+            || g.signs().contains(Sign.FLUSHED)
+            || g.signs().contains(Sign.HEADACHE);
+    f.add(
+        new Finding(
+            urgent ? "today.pressure.dysreflexia" : "today.pressure.above-usual",
+            urgent ? Outcome.URGENT : Outcome.NOT_TODAY,
+            "Systolic "
+                + p.systolic()
+                + ", "
+                + over
+                + " mmHg over the usual "
+                + usual
+                + (urgent
+                    ? ": dysreflexia. Sit up, loosen what is tight, find the cause, call the emergency number."
+                    : ": sit up, loosen what is tight, find the cause; not today."),
+            "Consortium for Spinal Cord Medicine 2001",
+            null));
   }
 
   private static void pulse(Given g, List<Finding> f) {
@@ -331,6 +491,7 @@ public final class TodayCheck {
     boolean symptoms =
         unwell
             || g.signs().contains(Sign.DIZZY)
+            || g.signs().contains(Sign.AS_USUAL)
             || g.signs().contains(Sign.CHEST_HEAD_VISION_NERVE);
     if (p > 120) {
       add(f, "pulse.high", Outcome.NOT_TODAY, reading + ", over 120: not today.");
@@ -349,14 +510,32 @@ public final class TodayCheck {
     }
   }
 
-  private static void saturation(Given g, List<Finding> f) {
+  private static void saturation(Needs n, Given g, List<Finding> f) {
     Integer s = g.saturation();
-    if (s != null && s < 88) {
+    if (s == null) {
+      return;
+    }
+    boolean lung = n.facts().lung();
+    int line = lung ? 88 : 92;
+    Integer usual = n.usualSaturation();
+    String reading = "Saturation " + s + " % at rest";
+    if (s < line) {
       add(
           f,
           "saturation",
           Outcome.NOT_TODAY,
-          "Saturation " + s + " % at rest, under 88: not today.");
+          reading
+              + ", under "
+              + line
+              + (lung ? ": not today." : " and no lung disease named: not today, ask a doctor."));
+    } else if (lung && s < 92 && (usual == null || usual - s >= 3)) {
+      add(
+          f,
+          "saturation.under-usual",
+          Outcome.CAUTION,
+          reading
+              + (usual == null ? ", own usual not on record" : ", usual " + usual)
+              + ": ease, rest when it drops under 88.");
     }
   }
 
@@ -386,6 +565,13 @@ public final class TodayCheck {
       return;
     }
     String reading = "Glucose " + v;
+    if (v.over("16.7")) {
+      add(
+          f,
+          "glucose.very-high",
+          Outcome.NOT_TODAY,
+          reading + ", over 16.7: not today, with or without ketones.");
+    }
     if (v.over("13.9")) {
       if (unwell) {
         add(f, "glucose.high-unwell", Outcome.NOT_TODAY, reading + " and unwell: not today.");
@@ -427,8 +613,9 @@ public final class TodayCheck {
   }
 
   /**
-   * From sleep, energy and pain: any one of sleep 3 or less, energy 3 or less, pain over the
-   * school's line eases; two cut short; energy 1 or less or pain 7 or more is not today.
+   * From sleep, energy and pain against the client's usual: any one of sleep 3 or less, energy 3 or
+   * less, pain over the school's line eases; two cut short; energy 1 or less, or pain 7 or more and
+   * over the usual, is not today.
    */
   private static Dose dose(Needs n, Given g, List<String> reasons) {
     Integer sleep = g.sleep();
@@ -446,9 +633,9 @@ public final class TodayCheck {
     int line = n.school().line(n.usualPain());
     if (pain != null && pain > line) {
       low++;
-      reasons.add("Pain " + pain + " of 10, line " + line + ".");
+      reasons.add("Pain " + pain + " of 10, line " + line + ", usual " + n.usualPain() + ".");
     }
-    if (energy != null && energy <= 1 || pain != null && pain >= 7) {
+    if (energy != null && energy <= 1 || pain != null && pain >= 7 && pain > n.usualPain()) {
       return Dose.NOT_TODAY;
     }
     if (g.hardYesterday() && low == 0) {

@@ -1,5 +1,6 @@
 package riposo.core.wording;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -7,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Condition;
 import riposo.core.limit.Proposal;
@@ -17,11 +19,23 @@ import riposo.core.movement.Modifier;
 import riposo.core.movement.Purpose;
 import riposo.core.movement.Soundness;
 import riposo.core.plan.PlanCheck;
+import riposo.core.run.StopSign;
+import riposo.core.screening.Assessment.SugarRules;
 import riposo.core.screening.Finding;
+import riposo.core.screening.Happened;
+import riposo.core.screening.OpenFinding;
+import riposo.core.screening.Outcome;
+import riposo.core.screening.Pressure;
 import riposo.core.screening.Question;
 import riposo.core.screening.Screening;
+import riposo.core.screening.TodayFacts;
 import riposo.core.today.CareLine;
+import riposo.core.today.Glucose;
+import riposo.core.today.TodayCheck;
+import riposo.core.today.TodayDay;
+import riposo.core.tolerance.NoStep;
 import riposo.core.tolerance.Rule;
+import riposo.core.tolerance.School;
 
 /**
  * The rules by area, in a fixed order. Nothing is written down twice: conditions, modifiers,
@@ -54,7 +68,7 @@ public final class RuleBook {
                   + k.usual()
                       .map(v -> v + " " + k.unit + ": not today")
                       .orElse("the client’s own line: not today"),
-              "handbook 2, today’s readings",
+              "house rule: today's readings",
               null,
               "a line of the client’s care plan, on Record; looser only with a clinician’s name"));
     }
@@ -65,7 +79,7 @@ public final class RuleBook {
               "choose.neighbour." + p.id(),
               "choosing",
               "Where nothing of “" + p.words + "” is open: " + neighbours(p) + ".",
-              "handbook 4",
+              "house rule: choosing",
               null,
               ALWAYS));
     }
@@ -78,7 +92,7 @@ public final class RuleBook {
               "modifier." + id(m.name()),
               "modifiers",
               m.words + ": " + m.effect + "; " + takers + " movements take it",
-              "handbook 4",
+              "house rule: choosing",
               null,
               "by hand on the adapt desk, per slot"));
     }
@@ -95,7 +109,7 @@ public final class RuleBook {
                                 position.id().replace('-', ' ')
                                     + " implies "
                                     + Wording.least(i.axisId(), i.least()),
-                                "house rule, handbook 3 and 4",
+                                "house rule: what a posture implies",
                                 null,
                                 "a warning on one’s own movements"))));
     for (String rule : PlanCheck.RULES) {
@@ -105,7 +119,7 @@ public final class RuleBook {
               rule,
               "plans",
               Wording.check(new PlanCheck(rule, 3, 2, List.of("s1", "s2"))),
-              "handbook 5",
+              "house rule: remarks on plans",
               null,
               "a remark: never refuses"));
     }
@@ -115,7 +129,7 @@ public final class RuleBook {
           new RuleEntry(
               r.id,
               "verdicts",
-              r.id.substring(r.id.indexOf('.') + 1).replace('.', ' ').replace('-', ' '),
+              r.words,
               r.source,
               switch (r) {
                 case EASE_PAIN_FREE -> "pain-free";
@@ -126,7 +140,172 @@ public final class RuleBook {
                   ? "the client’s school of pain, on Tolerance"
                   : ALWAYS));
     }
+    for (NoStep n : NoStep.values()) {
+      put(
+          all,
+          new RuleEntry(
+              "tolerance.never." + id(n.name()),
+              "verdicts",
+              "never a step up when " + n.words,
+              "house rule",
+              null,
+              ALWAYS));
+    }
+    today().forEach(r -> all.putIfAbsent(r.id(), r));
+    for (StopSign sign : StopSign.values()) {
+      put(
+          all,
+          new RuleEntry(
+              "stop." + id(sign.name()),
+              "stop panel",
+              sign.words + ": " + sign.aid.words + " " + after(sign.after),
+              sign.aid.source,
+              null,
+              "the stop panel of a run; local protocol first"));
+    }
+    left(today).forEach(f -> put(all, left(f)));
     return List.copyOf(all.values());
+  }
+
+  private static String after(StopSign.After after) {
+    return switch (after) {
+      case EMERGENCY -> "After it only a clearance opens strength work.";
+      case ASK_FIRST -> "Not today, and a clinician is asked first.";
+      case GLUCOSE -> "A new reading over 5.0 mmol/L, 15 minutes after it.";
+    };
+  }
+
+  /** What a stop, an urgent check and what happened between leave behind. */
+  private static List<Finding> left(LocalDate day) {
+    List<Finding> all = new ArrayList<>();
+    for (StopSign.After a : StopSign.After.values()) {
+      OpenFinding.stopped(a, "the sign", day, "a day").ifPresent(f -> all.add(f.finding()));
+    }
+    for (Outcome o : new Outcome[] {Outcome.CLEARANCE_ONLY, Outcome.ASK_FIRST}) {
+      all.add(OpenFinding.check(o, "what was found.", day, "a day").finding());
+    }
+    for (Happened h : Happened.values()) {
+      all.add(h.finding(day, "a day"));
+    }
+    return all;
+  }
+
+  private static RuleEntry left(Finding f) {
+    return new RuleEntry(
+        f.rule(),
+        "screening",
+        f.text(),
+        f.source(),
+        null,
+        "a clearance or a new screening ends it");
+  }
+
+  /** Today's lines and symptoms, found by trying readings and signs on clients of every kind. */
+  private static List<RuleEntry> today() {
+    Map<String, RuleEntry> found = new LinkedHashMap<>();
+    SugarRules sugar = new SugarRules(true, true, true);
+    TodayFacts none = TodayFacts.NONE;
+    TodayFacts all = new TodayFacts(true, true, true, true, true);
+    for (TodayFacts facts : List.of(none, all)) {
+      for (int kind = 0; kind < 3; kind++) {
+        TodayCheck.Needs n =
+            new TodayCheck.Needs(
+                Set.of(),
+                kind == 1,
+                kind == 2,
+                kind == 2 ? 100 : null,
+                sugar,
+                true,
+                School.PAIN_FREE,
+                0,
+                List.of(),
+                facts,
+                95,
+                false);
+        for (TodayCheck.Given g : givens()) {
+          for (Finding f : TodayCheck.assess(n, g).findings()) {
+            found.putIfAbsent(
+                f.rule(),
+                new RuleEntry(
+                    f.rule(), "today", "as in: " + f.text(), f.source(), null, "today’s check"));
+          }
+        }
+      }
+    }
+    found.put(
+        "today.repeats",
+        new RuleEntry(
+            "today.repeats",
+            "today",
+            "pressure, pulse and saturation: at most "
+                + TodayDay.REPEATS
+                + " repeats, "
+                + TodayDay.SEATED.toMinutes()
+                + " minutes seated each; glucose by its own line; what is urgent, a symptom that ruled the day out, “call maternity today” and a new irregular pulse stay",
+            "house rule",
+            null,
+            ALWAYS));
+    found.put(
+        "today.dose.lines",
+        new RuleEntry(
+            "today.dose.lines",
+            "today",
+            "one of sleep 3 or less, energy 3 or less, pain over the school’s line: eased; two: short; energy 1 or less, or pain 7 or more and over the usual: not today",
+            "house rule",
+            null,
+            "another dose can be picked with a reason"));
+    return List.copyOf(found.values());
+  }
+
+  private static List<TodayCheck.Given> givens() {
+    List<TodayCheck.Given> all = new ArrayList<>();
+    for (String p : "185/90 165/95 145/85 130/70 95/60 85/60 75/50".split(" ")) {
+      String[] two = p.split("/");
+      Pressure pressure = new Pressure(Integer.parseInt(two[0]), Integer.parseInt(two[1]));
+      for (TodayCheck.Sign s : TodayCheck.Sign.values()) {
+        all.add(given(pressure, null, null, null, null, Set.of(s)));
+      }
+    }
+    for (int pulse : new int[] {125, 105, 45, 35}) {
+      all.add(given(null, pulse, null, null, null, Set.of()));
+      all.add(given(null, pulse, null, null, null, Set.of(TodayCheck.Sign.UNWELL)));
+    }
+    for (int saturation : new int[] {90, 86}) {
+      all.add(given(null, null, saturation, null, null, Set.of()));
+    }
+    for (String glucose : "3.5 4.5 15 18".split(" ")) {
+      for (String ketones : new String[] {null, "0.8", "2.0"}) {
+        for (Set<TodayCheck.Sign> signs :
+            List.<Set<TodayCheck.Sign>>of(Set.of(), Set.of(TodayCheck.Sign.UNWELL))) {
+          all.add(given(null, null, null, glucose, ketones, signs));
+        }
+      }
+    }
+    return all;
+  }
+
+  private static TodayCheck.Given given(
+      @Nullable Pressure pressure,
+      @Nullable Integer pulse,
+      @Nullable Integer saturation,
+      @Nullable String glucose,
+      @Nullable String ketones,
+      Set<TodayCheck.Sign> signs) {
+    return new TodayCheck.Given(
+        pressure,
+        pulse,
+        pulse != null && pulse == 105,
+        saturation,
+        glucose == null ? null : Glucose.mmol(glucose),
+        ketones == null ? null : new BigDecimal(ketones),
+        "3.5".equals(glucose),
+        pulse != null && pulse == 125 ? new BigDecimal("38.4") : null,
+        7,
+        pulse != null && pulse == 35 ? 1 : 7,
+        0,
+        false,
+        false,
+        signs);
   }
 
   private static void put(Map<String, RuleEntry> all, RuleEntry r) {
@@ -165,7 +344,7 @@ public final class RuleBook {
               "choose.cost." + (i + 1) + "." + terms[i][0],
               "choosing",
               (i + 1) + ". " + terms[i][0] + ": " + terms[i][1] + "; the lowest wins, ties by id",
-              "handbook 4",
+              "house rule: choosing",
               null,
               ALWAYS));
     }

@@ -35,7 +35,9 @@ import riposo.core.movement.Soundness;
 import riposo.core.plan.BlockOrder;
 import riposo.core.plan.PlanCheck;
 import riposo.core.plan.PlanFix;
+import riposo.core.plan.Segment;
 import riposo.core.plan.Stage;
+import riposo.core.plan.Timeline;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.NoStep;
@@ -268,6 +270,86 @@ public final class Wording {
     return String.join(" · ", parts);
   }
 
+  /**
+   * A dose as one would say it: "2 rounds of about 10 on each side, 1 kg in each hand".
+   *
+   * @param eachSide the two sides have a turn each
+   */
+  public static String said(Dose d, boolean eachSide) {
+    String rounds = d.rounds() == 1 ? "once" : d.rounds() + " rounds";
+    String side = eachSide ? " on each side" : "";
+    if (d.holdSeconds() == null && d.reps() == null) {
+      return rounds + ": rest and breathe";
+    }
+    String of = d.rounds() == 1 ? ", " : " of ";
+    String what =
+        d.holdSeconds() != null
+            ? rounds + of + "holding " + d.holdSeconds() + " s" + side
+            : rounds + of + "about " + d.reps() + side;
+    Integer grams = d.grams();
+    Double share = d.share();
+    if (grams != null) {
+      return what
+          + (grams == 0
+              ? ", no weight"
+              : ", " + kg(grams) + (d.hands() == 2 ? " in each hand" : " in one hand"));
+    }
+    return d.band() ? what + ", with the band" : share == null ? what : what + ", " + share(share);
+  }
+
+  /** A share of body weight in words: "about a third of body weight". */
+  static String share(double share) {
+    String[][] near = {
+      {"0.25", "a quarter"},
+      {"0.33", "a third"},
+      {"0.5", "half"},
+      {"0.67", "two thirds"},
+      {"0.75", "three quarters"}
+    };
+    for (String[] n : near) {
+      if (Math.abs(share - Double.parseDouble(n[0])) <= 0.04) {
+        return "about " + n[1] + " of body weight";
+      }
+    }
+    return "about " + Math.round(share * 100) + " % of body weight";
+  }
+
+  /** When and how long: "from 5:00, 2 × 40 s, rest 20 s, left then right". */
+  public static String times(Timeline t, String slotKey) {
+    List<Segment> work =
+        t.segments().stream()
+            .filter(g -> g.slotKey().equals(slotKey) && g.kind() == Segment.Kind.WORK)
+            .toList();
+    if (work.isEmpty()) {
+      return "";
+    }
+    List<String> parts = new ArrayList<>();
+    parts.add("from " + clock(work.get(0).start()));
+    int least = work.stream().mapToInt(Segment::length).min().orElseThrow();
+    int most = work.stream().mapToInt(Segment::length).max().orElseThrow();
+    parts.add(
+        work.size()
+            + " × "
+            + (least == most ? String.valueOf(least) : least + " to " + most)
+            + " s");
+    t.segments().stream()
+        .filter(g -> g.slotKey().equals(slotKey) && g.kind() == Segment.Kind.REST)
+        .mapToInt(Segment::length)
+        .max()
+        .ifPresent(r -> parts.add("rest " + r + " s"));
+    List<String> sides =
+        work.stream()
+            .map(Segment::side)
+            .filter(x -> x != Side.BOTH)
+            .distinct()
+            .map(x -> x.name().toLowerCase(Locale.ROOT))
+            .toList();
+    if (!sides.isEmpty()) {
+      parts.add(String.join(" then ", sides));
+    }
+    return String.join(", ", parts);
+  }
+
   /** Why the slot is as it is, in one or more short sentences; empty when it is as asked. */
   public List<String> reasons(AdaptedSlot slot) {
     if (slot.gone()) {
@@ -317,7 +399,7 @@ public final class Wording {
       return "Stopped and referred on " + date + ": closed until reviewed.";
     }
     String verdict = s.verdict().toLowerCase(Locale.ROOT).replace('_', ' ');
-    return "From the verdict accepted "
+    return (s.verdict().equals("STAY") ? "From the verdict of " : "From the verdict accepted ")
         + date
         + ": "
         + verdict

@@ -74,7 +74,7 @@ class TimelineTest {
         Mobility.USUAL);
   }
 
-  /** The worked checks of handbook 5 that need no more than a format and a number of movements. */
+  /** The worked checks that need no more than a format and a number of movements. */
   @ParameterizedTest(name = "{0}, {1} movements, {2} = {3} s")
   @CsvSource({
     "INTERVALS, 10, WORK=50 REST=10 ROUNDS=2, 1200, 1000",

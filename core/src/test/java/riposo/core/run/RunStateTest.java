@@ -3,10 +3,13 @@ package riposo.core.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.InputStream;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
@@ -14,6 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import riposo.core.limit.Side;
 import riposo.core.plan.Segment;
+import riposo.core.screening.OpenFinding;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The clock's cases are shared with the browser's own test of the same fold. */
@@ -32,6 +36,8 @@ class RunStateTest {
       return name;
     }
   }
+
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 24);
 
   record Cases(List<Segment> segments, List<Case> cases) {}
 
@@ -113,6 +119,15 @@ class RunStateTest {
           assertThat(s.stops())
               .hasSize(Collections.frequency(order, RunEvent.Kind.STOP))
               .allMatch(x -> x.sign() == StopSign.FAINT);
+          // withdrawn or not: what was withdrawn leaves nothing, every other one its finding
+          Set<UUID> withdrawn = new HashSet<>();
+          for (RunState.Stop x : s.stops()) {
+            assertThat(s.standing(withdrawn)).hasSize(s.stops().size() - withdrawn.size());
+            assertThat(s.standing(withdrawn))
+                .allMatch(y -> OpenFinding.stopped(y.after(), y.words(), DAY, "a day").isPresent());
+            withdrawn.add(x.id());
+          }
+          assertThat(s.standing(withdrawn)).isEmpty();
           tried++;
         }
       }

@@ -18,8 +18,8 @@ import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 
 /**
- * Handbook 2 and 3 row by row: the answers, then what must be found. Dates are written T-84 (days),
- * T-12m (months) or due=24+3 (gestation); everything not said is answered no, and active.
+ * Row by row: the answers, then what must be found. Dates are written T-84 (days), T-12m (months)
+ * or due=24+3 (gestation); everything not said is answered no, and active.
  */
 class ScreeningRulesTest {
   static final LocalDate TODAY = LocalDate.of(2027, 3, 10);
@@ -70,6 +70,13 @@ class ScreeningRulesTest {
       sign.dizzy=yes | standing.sign.dizzy | CLEARANCE_ONLY
       sign.legs=yes | standing.sign.legs | CLEARANCE_ONLY
       sign.tired=yes | standing.sign.tired | CLEARANCE_ONLY
+      sign.dizzy=yes;sign.dizzy.explained=yes | standing.sign.dizzy | -
+      sign.dizzy=yes;sign.dizzy.explained=yes | standing.explained.dizzy | READY_WITH_LIMITS
+      sign.dizzy=yes;sign.dizzy.explained=unsure | standing.sign.dizzy | CLEARANCE_ONLY
+      sign.breath=yes;sign.breath.explained=yes | standing.explained.breath | READY_WITH_LIMITS
+      sign.legs=yes;sign.legs.explained=yes | standing.explained.legs | READY_WITH_LIMITS
+      sign.tired=yes;sign.tired.explained=no | standing.sign.tired | CLEARANCE_ONLY
+      sign.chest=yes;sign.chest.explained=yes | standing.sign.chest | CLEARANCE_ONLY
       sign.sudden=yes | today.sign.sudden | URGENT
       sign.sudden=yes | standing.sign.sudden | CLEARANCE_ONLY
       heart.ever=yes;heart.event=yes;heart.event.cleared=yes | standing.event.heart.event | CLEARANCE_ONLY
@@ -111,10 +118,32 @@ class ScreeningRulesTest {
       cancer.any=yes;cancer.nodes=yes;cancer.assessed=yes | standing.cancer.nodes | READY_WITH_LIMITS
       senses.any=yes;eyes.retina=yes | standing.retina | ASK_FIRST
       energy.any=yes;unexplained=yes | standing.unexplained | ASK_FIRST
-      nerve.any=yes;seizure=yes;seizure.open=yes | standing.seizure | ASK_FIRST
-      nerve.any=yes;seizure=yes;seizure.open=no | standing.seizure | -
+      nerve.any=yes;seizure=yes;seizure.open=yes | standing.seizure.open | ASK_FIRST
+      nerve.any=yes;seizure=yes;seizure.open=no | standing.seizure.open | -
+      nerve.any=yes;seizure=yes;seizure.open=no | standing.seizure | READY_WITH_LIMITS
       falls.any=yes;falls.blackout=yes | standing.falls-blackout | ASK_FIRST
       falls.any=yes;falls.two=yes | standing.falls | READY_WITH_LIMITS
+      falls.any=yes;unsteady=yes | standing.unsteady | READY_WITH_LIMITS
+      falls.any=yes;unsteady=yes | standing.falls | -
+      falls.any=yes;light.headed=yes | standing.light-headed | READY_WITH_LIMITS
+      nerve.any=yes;nerve.autonomic=yes | standing.light-headed | READY_WITH_LIMITS
+      bone.low=yes;bone.vertebra=yes | standing.bone.vertebra | READY_WITH_LIMITS
+      medicine.any=yes;medicine.steroid=yes | standing.medicine.steroid | READY_WITH_LIMITS
+      joint.any=yes;hip.pain=yes | standing.hip.pain | READY_WITH_LIMITS
+      joint.any=yes;foot.pain=yes | standing.foot.pain | READY_WITH_LIMITS
+      joint.any=yes;back.stenosis=yes | standing.back.stenosis | READY_WITH_LIMITS
+      joint.any=yes;back.fusion=yes | standing.back.fusion | READY_WITH_LIMITS
+      joint.any=yes;joint.inflamed=yes | standing.joint.inflamed | READY_WITH_LIMITS
+      joint.any=yes;joint.inflamed=yes;joint.inflamed.neck=yes | standing.inflamed-neck | ASK_FIRST
+      joint.any=yes;shoulder.pain=yes;shoulder.kind=cuff;shoulder.date=T-84 | standing.operation | ASK_FIRST
+      joint.any=yes;shoulder.pain=yes;shoulder.kind=cuff;shoulder.date=T-85 | standing.operation | -
+      joint.any=yes;shoulder.pain=yes;shoulder.kind=reverse | standing.operation | ASK_FIRST
+      joint.any=yes;shoulder.pain=yes;shoulder.kind=unstable | standing.operation | -
+      sugar.diabetes=yes;sugar.ulcer=yes | standing.foot-ulcer | ASK_FIRST
+      cancer.any=yes;blood.platelets=yes;blood.platelets.under=unsure | standing.platelets | ASK_FIRST
+      cancer.any=yes;blood.platelets=yes;blood.platelets.under=no | standing.platelets | -
+      energy.any=yes;fatigue.after=yes | standing.fatigue-worse | ASK_FIRST
+      heart.ever=yes;heart.failure=yes | standing.heart-wall | READY_WITH_LIMITS
       birth.any=yes;pregnancy.now=yes;pregnancy.due=20+0;pregnancy.absolute=yes | standing.pregnancy-absolute | CLEARANCE_ONLY
       birth.any=yes;pregnancy.now=yes;pregnancy.due=20+0;pregnancy.illness=yes | standing.pregnancy-illness | CLEARANCE_ONLY
       birth.any=yes;pregnancy.now=yes;pregnancy.due=20+0;pregnancy.relative=yes | standing.pregnancy-relative | ASK_FIRST
@@ -213,6 +242,30 @@ class ScreeningRulesTest {
       birth.any=yes;birth.recent=yes;birth.date=T-100;birth.check=yes | impact | BOTH | 0 | FIRM
       birth.any=yes;pregnancy.now=yes;pregnancy.due=20+0;pregnancy.girdle=yes | act.split-stance | BOTH | 0 | ADVISED
       active.now=no | effort | BOTH | 6 | ADVISED
+      falls.any=yes;unsteady=yes | balance.unsupported | BOTH | 1 | ADVISED
+      falls.any=yes;unsteady=yes | transfer.floor | BOTH | - | ADVISED
+      falls.any=yes;falls.two=yes;floor.trained=no | transfer.floor | BOTH | 0 | ADVISED
+      falls.any=yes;falls.two=yes;floor.trained=unsure | transfer.floor | BOTH | 0 | ADVISED
+      falls.any=yes;falls.two=yes;floor.trained=yes | transfer.floor | BOTH | - | ADVISED
+      bone.low=yes;bone.vertebra=yes | load.from-floor | BOTH | 0 | ADVISED
+      medicine.any=yes;medicine.steroid=yes | spine.flexion.loaded | BOTH | 0 | ADVISED
+      joint.any=yes;hip.pain=yes;hip.pain.side=right | joint.hip-flexion.added | RIGHT | 90 | ADVISED
+      joint.any=yes;foot.pain=yes;foot.pain.side=left | joint.ankle-dorsiflexion.loaded | LEFT | 15 | ADVISED
+      joint.any=yes;shoulder.pain=yes;shoulder.kind=cuff;shoulder.side=left;shoulder.date=T-84 | load.hand | LEFT | 0 | FIRM
+      joint.any=yes;shoulder.pain=yes;shoulder.kind=cuff;shoulder.side=left;shoulder.date=T-85 | load.hand | LEFT | - | FIRM
+      joint.any=yes;shoulder.pain=yes;shoulder.kind=full;shoulder.side=left;shoulder.date=T-200 | joint.shoulder-elevation.loaded | LEFT | 90 | ADVISED
+      kidney.any=yes;kidney.dialysis=yes;kidney.access=left | bearing.arm | LEFT | 0 | ADVISED
+      kidney.any=yes;kidney.dialysis=yes;kidney.access=belly | pressure | BOTH | 1 | ADVISED
+      cancer.any=yes;cancer.bone=yes;cancer.bone.place=leg | act.one-leg-stance | BOTH | 0 | ADVISED
+      cancer.any=yes;cancer.bone=yes;cancer.bone.place=spine | act.one-leg-stance | BOTH | - | ADVISED
+      cancer.any=yes;cancer.nodes=yes;cancer.limb=leg;cancer.side=left | load.hand | LEFT | - | ADVISED
+      energy.any=yes;fatigue.after=yes | effort | BOTH | 3 | ADVISED
+      sugar.diabetes=yes;sugar.ulcer=yes;sugar.ulcer.side=left | bearing.leg | LEFT | 0 | ADVISED
+      nerve.any=yes;spine.injury=yes;spine.level=low;wheelchair.legs=no | act.leg-work | BOTH | 0 | FIRM
+      nerve.any=yes;spine.injury=yes;spine.level=low;wheelchair.legs=yes | act.leg-work | BOTH | - | FIRM
+      body.any=yes;limb.lost=yes;limb.lost.which=leg;limb.lost.side=left;limb.prosthesis=no | bearing.leg | LEFT | 0 | ADVISED
+      body.any=yes;limb.lost=yes;limb.lost.which=leg;limb.lost.side=left;limb.prosthesis=yes | bearing.leg | LEFT | - | ADVISED
+      heart.ever=yes;aneurysm=yes | hold | BOTH | 10 | ADVISED
       """)
   void everyRowOfTheConditionTable(
       String said, String axis, Side side, String cap, Strength strength) {

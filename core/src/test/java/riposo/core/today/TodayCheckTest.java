@@ -22,6 +22,7 @@ import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.Pressure;
 import riposo.core.screening.ReadingKind;
+import riposo.core.screening.TodayFacts;
 import riposo.core.today.TodayCheck.Dose;
 import riposo.core.today.TodayCheck.Given;
 import riposo.core.today.TodayCheck.Needs;
@@ -32,13 +33,16 @@ import riposo.core.tolerance.School;
 /** Every line of today's readings and today's dose: at it, just under, just over. */
 class TodayCheckTest {
 
-  /** Needs written as words: "maternity type1 low sglt2 spine usual120 monitored usualpain2". */
-  private static Needs needs(String words) {
+  /** Needs written as words: "maternity type1 low spine usual120 lung sat95 chemo bone pain2". */
+  static Needs needs(String words) {
     List<String> w = List.of(words.split(" "));
     Integer usual = null;
     int pain = 0;
+    Integer saturation = null;
     for (String s : w) {
-      if (s.matches("usual\\d+")) {
+      if (s.matches("sat\\d+")) {
+        saturation = Integer.valueOf(s.substring(3));
+      } else if (s.matches("usual\\d+")) {
         usual = Integer.valueOf(s.substring(5));
       } else if (s.matches("pain\\d+")) {
         pain = Integer.parseInt(s.substring(4));
@@ -53,11 +57,35 @@ class TodayCheckTest {
         true,
         w.contains("monitored") ? School.MONITORED : School.PAIN_FREE,
         pain,
-        List.of());
+        List.of(),
+        new TodayFacts(
+            w.contains("lung"),
+            w.contains("chemo"),
+            w.contains("bone"),
+            w.contains("replaced"),
+            w.contains("diabetes")),
+        saturation,
+        w.contains("resting"));
+  }
+
+  private static Needs with(Needs n, boolean maternity, CareLine... lines) {
+    return new Needs(
+        n.required(),
+        maternity,
+        n.highSpine(),
+        n.usualSystolic(),
+        n.sugar(),
+        n.steadiness(),
+        n.school(),
+        n.usualPain(),
+        List.of(lines),
+        n.facts(),
+        n.usualSaturation(),
+        n.restingPulseWanted());
   }
 
   /** What was given: "bp=180/90 pulse=101 irregular sat=87 glucose=13.9 ketones=0.6 UNWELL". */
-  private static Given given(String words) {
+  static Given given(String words) {
     Pressure p = null;
     Integer pulse = null;
     Integer sat = null;
@@ -120,16 +148,29 @@ class TodayCheckTest {
       - | bp=180/90 | NOT_TODAY | NOT_TODAY
       - | bp=150/110 | NOT_TODAY | NOT_TODAY
       - | bp=180/90 CHEST_HEAD_VISION_NERVE | URGENT | NOT_TODAY
-      - | bp=179/109 CHEST_HEAD_VISION_NERVE | CAUTION | EASED
+      - | bp=120/80 CHEST_HEAD_VISION_NERVE | URGENT | NOT_TODAY
+      - | bp=120/80 AS_USUAL | GO | AS_PLANNED
+      - | bp=179/109 AS_USUAL | CAUTION | EASED
+      - | bp=180/90 AS_USUAL | URGENT | NOT_TODAY
+      - | bp=120/80 HEADACHE | CAUTION | EASED
+      - | bp=180/90 HEADACHE | URGENT | NOT_TODAY
+      - | bp=120/80 UPPER_BELLY | CAUTION | EASED
       - | bp=90/60 DIZZY | CAUTION | EASED
       - | bp=89/60 DIZZY | NOT_TODAY | NOT_TODAY
-      - | bp=89/60 | GO | AS_PLANNED
+      - | DIZZY | STILL_OPEN | EASED
+      - | bp=90/60 | GO | AS_PLANNED
+      - | bp=89/60 | CAUTION | EASED
+      - | bp=80/60 | CAUTION | EASED
+      - | bp=79/60 | NOT_TODAY | NOT_TODAY
       maternity | bp=139/89 | GO | AS_PLANNED
       maternity | bp=140/80 | NOT_TODAY | NOT_TODAY
       maternity | bp=130/90 | NOT_TODAY | NOT_TODAY
       maternity | bp=160/80 | URGENT | NOT_TODAY
       maternity | bp=140/90 UPPER_BELLY | URGENT | NOT_TODAY
       maternity | bp=140/90 CHEST_HEAD_VISION_NERVE | URGENT | NOT_TODAY
+      maternity | bp=140/90 HEADACHE | URGENT | NOT_TODAY
+      maternity | bp=139/89 HEADACHE | NOT_TODAY | NOT_TODAY
+      maternity | bp=120/80 UPPER_BELLY | NOT_TODAY | NOT_TODAY
       - | pulse=99 | GO | AS_PLANNED
       - | pulse=100 | CAUTION | EASED
       - | pulse=100 UNWELL | CAUTION | EASED
@@ -140,13 +181,51 @@ class TodayCheckTest {
       - | pulse=40 | GO | AS_PLANNED
       - | pulse=39 | NOT_TODAY | NOT_TODAY
       - | pulse=49 DIZZY | NOT_TODAY | NOT_TODAY
-      - | pulse=50 DIZZY | CAUTION | EASED
-      spine usual100 | bp=119/70 FLUSHED | CAUTION | EASED
-      spine usual100 | bp=120/70 FLUSHED | URGENT | NOT_TODAY
+      - | bp=120/80 pulse=50 DIZZY | CAUTION | EASED
+      spine usual100 | bp=119/70 | GO | AS_PLANNED
+      spine usual100 | bp=119/70 FLUSHED | URGENT | NOT_TODAY
+      spine usual100 | FLUSHED | URGENT | NOT_TODAY
       spine usual100 | bp=120/70 | NOT_TODAY | NOT_TODAY
+      spine usual100 | bp=120/70 HEADACHE | URGENT | NOT_TODAY
+      spine usual100 | bp=139/70 | NOT_TODAY | NOT_TODAY
+      spine usual100 | bp=140/70 | URGENT | NOT_TODAY
+      spine usual135 | bp=149/70 | GO | AS_PLANNED
+      spine usual135 | bp=150/70 | URGENT | NOT_TODAY
+      spine usual88 | bp=85/50 | GO | AS_PLANNED
+      spine usual110 | bp=91/50 | GO | AS_PLANNED
+      spine usual110 | bp=90/50 | CAUTION | EASED
+      spine usual110 | bp=90/50 DIZZY | NOT_TODAY | NOT_TODAY
+      spine usual110 | bp=80/50 | NOT_TODAY | NOT_TODAY
       - | bp=140/70 FLUSHED | CAUTION | EASED
-      - | sat=88 | GO | AS_PLANNED
-      - | sat=87 | NOT_TODAY | NOT_TODAY
+      - | sat=92 | GO | AS_PLANNED
+      - | sat=91 | NOT_TODAY | NOT_TODAY
+      lung | sat=87 | NOT_TODAY | NOT_TODAY
+      lung | sat=88 | CAUTION | EASED
+      lung | sat=91 | CAUTION | EASED
+      lung | sat=92 | GO | AS_PLANNED
+      lung sat91 | sat=89 | GO | AS_PLANNED
+      lung sat91 | sat=88 | CAUTION | EASED
+      lung sat90 | sat=87 | NOT_TODAY | NOT_TODAY
+      chemo | temp=37.9 | GO | AS_PLANNED
+      chemo | temp=38.0 | URGENT | NOT_TODAY
+      chemo | UNWELL | URGENT | NOT_TODAY
+      chemo | FEVER | URGENT | NOT_TODAY
+      - | UNWELL | CAUTION | EASED
+      - | HOT_JOINT | NOT_TODAY | NOT_TODAY
+      - | HOT_JOINT temp=37.9 | NOT_TODAY | NOT_TODAY
+      - | HOT_JOINT temp=38.0 | URGENT | NOT_TODAY
+      - | HOT_JOINT FEVER | URGENT | NOT_TODAY
+      replaced | HOT_REPLACED | URGENT | NOT_TODAY
+      - | GROIN | CAUTION | EASED
+      bone | GROIN | NOT_TODAY | NOT_TODAY
+      - | GROIN FALLEN | NOT_TODAY | NOT_TODAY
+      - | FALLEN | CAUTION | EASED
+      - | NO_WEIGHT | URGENT | NOT_TODAY
+      diabetes | HOT_FOOT | NOT_TODAY | NOT_TODAY
+      low | glucose=16.7 | CAUTION | EASED
+      low | glucose=16.8 | NOT_TODAY | NOT_TODAY
+      low | glucose=16.8 ketones=0.2 | NOT_TODAY | NOT_TODAY
+      resting | - | STILL_OPEN | AS_PLANNED
       low | glucose=3.8 | NOT_TODAY | NOT_TODAY
       low | glucose=3.9 | CAUTION | EASED
       low | glucose=5.0 | CAUTION | EASED
@@ -184,7 +263,11 @@ class TodayCheckTest {
       monitored | pain=5 | GO | AS_PLANNED
       monitored | pain=6 | CAUTION | EASED
       monitored | pain=6 sleep=3 | CAUTION | SHORT
-      monitored pain7 | pain=7 | NOT_TODAY | NOT_TODAY
+      monitored pain6 | pain=7 | NOT_TODAY | NOT_TODAY
+      monitored pain7 | pain=7 | GO | AS_PLANNED
+      monitored pain7 | pain=8 | NOT_TODAY | NOT_TODAY
+      - | pain=7 | NOT_TODAY | NOT_TODAY
+      pain6 | pain=6 | GO | AS_PLANNED
       - | hard | CAUTION | EASED
       """)
   void everyLine(String needs, String said, Outcome outcome, Dose dose) {
@@ -216,7 +299,10 @@ class TodayCheckTest {
             false,
             School.PAIN_FREE,
             0,
-            List.of());
+            List.of(),
+            TodayFacts.NONE,
+            null,
+            false);
     Given nothing =
         new Given(
             null, null, false, null, null, null, false, null, null, null, null, false, false,
@@ -224,7 +310,33 @@ class TodayCheckTest {
     assertThat(TodayCheck.assess(n, nothing).missing())
         .hasSize(8)
         .contains("blood pressure, mmHg", "glucose, mmol/L", "pain now, 0 to 10");
+    assertThat(TodayCheck.assess(n, nothing).outcome()).isEqualTo(Outcome.STILL_OPEN);
     assertThat(TodayCheck.assess(needs("-"), given("-")).missing()).isEmpty();
+  }
+
+  @Test
+  void nothingIsGoWhileAnythingIsWanted() {
+    for (ReadingKind kind : ReadingKind.values()) {
+      Needs n = needs("-");
+      Needs wants =
+          new Needs(
+              EnumSet.of(kind),
+              false,
+              false,
+              null,
+              n.sugar(),
+              false,
+              School.PAIN_FREE,
+              0,
+              List.of(),
+              TodayFacts.NONE,
+              null,
+              false);
+      assertThat(TodayCheck.assess(wants, given("-")).outcome()).isEqualTo(Outcome.STILL_OPEN);
+      assertThat(TodayCheck.assess(wants, given("FEVER")).outcome())
+          .as("what is worse is said at once")
+          .isEqualTo(Outcome.NOT_TODAY);
+    }
   }
 
   @ParameterizedTest(name = "{0} {1} by {2}: {3} is {4}")
@@ -235,6 +347,9 @@ class TodayCheckTest {
     "SYSTOLIC_HIGH, 190, Dr. Ek, bp=190/80, NOT_TODAY",
     "SYSTOLIC_HIGH, 190, Dr. Ek, bp=185/110, NOT_TODAY",
     "SYSTOLIC_HIGH, 190, Dr. Ek, bp=185/80 CHEST_HEAD_VISION_NERVE, URGENT",
+    "SYSTOLIC_HIGH, 230, Dr. Ek, bp=199/80, CAUTION",
+    "SYSTOLIC_HIGH, 230, Dr. Ek, bp=200/80, NOT_TODAY",
+    "DIASTOLIC_HIGH, 125, Dr. Ek, bp=150/110, NOT_TODAY",
     "PULSE_LOW, 45, , pulse=45, NOT_TODAY",
     "PULSE_LOW, 34, Dr. Ek, pulse=36, CAUTION",
     "PULSE_HIGH, 130, Dr. Ek, pulse=125, CAUTION",
@@ -249,35 +364,55 @@ class TodayCheckTest {
         new CareLine(
             kind, new BigDecimal(value), by, by == null ? null : LocalDate.of(2026, 11, 2));
     Needs n = needs("-");
-    Needs with =
-        new Needs(
-            n.required(),
-            n.maternity(),
-            n.highSpine(),
-            n.usualSystolic(),
-            n.sugar(),
-            n.steadiness(),
-            n.school(),
-            n.usualPain(),
-            List.of(line));
+    Needs with = with(n, false, line);
     assertThat(TodayCheck.assess(with, given(said)).outcome()).isEqualTo(outcome);
     if (line.loosens()) {
       assertThatThrownBy(() -> new CareLine(kind, line.value(), null, null))
           .hasMessageContaining("clinician");
-      Needs pregnant =
-          new Needs(
-              n.required(),
-              true,
-              n.highSpine(),
-              n.usualSystolic(),
-              n.sugar(),
-              n.steadiness(),
-              n.school(),
-              n.usualPain(),
-              List.of(line));
+      Needs pregnant = with(n, true, line);
       assertThat(TodayCheck.assess(pregnant, given(said)).outcome())
           .isGreaterThanOrEqualTo(TodayCheck.assess(n, given(said)).outcome());
     }
+  }
+
+  @Test
+  void noWordLoosensPressurePastTwoHundredOrTheLinesOfAHighInjury() {
+    LocalDate day = LocalDate.of(2026, 11, 2);
+    assertThat(
+            new CareLine(CareLine.Kind.SYSTOLIC_HIGH, new BigDecimal("200"), "Dr. Ek", day)
+                .tooLoose())
+        .isNull();
+    assertThat(
+            new CareLine(CareLine.Kind.SYSTOLIC_HIGH, new BigDecimal("201"), "Dr. Ek", day)
+                .tooLoose())
+        .contains("200 mmHg");
+    assertThat(
+            new CareLine(CareLine.Kind.DIASTOLIC_HIGH, new BigDecimal("111"), "Dr. Ek", day)
+                .tooLoose())
+        .contains("110 mmHg");
+    CareLine loose =
+        new CareLine(CareLine.Kind.SYSTOLIC_HIGH, new BigDecimal("195"), "Dr. Ek", day);
+    Given high = given("bp=185/80");
+    assertThat(TodayCheck.assess(with(needs("spine usual170"), false, loose), high).outcome())
+        .isEqualTo(Outcome.URGENT);
+  }
+
+  @ParameterizedTest(name = "[{0}] {1} leaves {2}")
+  @CsvSource(
+      delimiter = '|',
+      textBlock =
+          """
+      - | - |
+      - | FEVER |
+      - | bp=185/90 |
+      bone | GROIN | ASK_FIRST
+      - | HOT_JOINT | ASK_FIRST
+      diabetes | HOT_FOOT | ASK_FIRST
+      - | EMERGENCY | CLEARANCE_ONLY
+      maternity | bp=160/80 | CLEARANCE_ONLY
+      """)
+  void whatAClinicianHasToSeeOutlivesTheDay(String needs, String said, @Nullable Outcome leaves) {
+    assertThat(TodayCheck.leaves(TodayCheck.assess(needs(needs), given(said)))).isEqualTo(leaves);
   }
 
   @Test

@@ -21,6 +21,7 @@ import riposo.core.today.CareLine;
  * @param restingPulse measuredMaximum, clinicCap bpm
  * @param olderMaximum use 220 - age instead of 208 - 0.7 x age
  * @param usualSystolic own usual systolic, mmHg
+ * @param usualSaturation own usual oxygen saturation at rest, %
  */
 public record ClientRecord(
     @Nullable @Valid @Size(max = 40, message = "At most 40 conditions.") List<Condition> conditions,
@@ -53,6 +54,10 @@ public record ClientRecord(
         @Min(value = 60, message = "Usual systolic runs from 60 to 220 mmHg.")
         @Max(value = 220, message = "Usual systolic runs from 60 to 220 mmHg.")
         Integer usualSystolic,
+    @Nullable
+        @Min(value = 70, message = "Usual saturation runs from 70 to 100 %.")
+        @Max(value = 100, message = "Usual saturation runs from 70 to 100 %.")
+        Integer usualSaturation,
     @Nullable @Valid @Size(max = 14, message = "At most 14 lines.") List<CareLine> careLines,
     @Nullable @Valid Consent consent) {
 
@@ -98,17 +103,31 @@ public record ClientRecord(
     FULL
   }
 
-  /** Consent to keep this record; withdrawn from a day on. */
+  /**
+   * Consent to keep this record; withdrawn from a day on.
+   *
+   * @param letters the client also agreed that letters go to doctor, midwife or physiotherapist;
+   *     null when not asked
+   */
   public record Consent(
       @NotNull(message = "Give the day of the consent.") LocalDate on,
       @NotBlank(message = "Say who signed.") @Size(max = 120, message = "At most 120 characters.")
           String name,
-      @Nullable LocalDate withdrawnOn) {}
+      @Nullable LocalDate withdrawnOn,
+      @Nullable Boolean letters) {
+
+    /** Whether a letter may say that the client agreed to it. */
+    public boolean coversLetters(LocalDate day) {
+      return Boolean.TRUE.equals(letters)
+          && !on.isAfter(day)
+          && (withdrawnOn == null || withdrawnOn.isAfter(day));
+    }
+  }
 
   public static final ClientRecord EMPTY =
       new ClientRecord(
           null, null, null, null, null, null, null, null, null, null, null, false, null, null, null,
-          null);
+          null, null);
 
   public ClientRecord {
     conditions = conditions == null ? List.of() : List.copyOf(conditions);
@@ -116,6 +135,28 @@ public record ClientRecord(
     medicines = medicines == null ? List.of() : List.copyOf(medicines);
     goals = goals == null ? List.of() : List.copyOf(goals);
     careLines = careLines == null ? List.of() : List.copyOf(careLines);
+  }
+
+  /** The same with another care plan. */
+  public ClientRecord withCareLines(List<CareLine> lines) {
+    return new ClientRecord(
+        conditions,
+        operations,
+        medicines,
+        goals,
+        emergencyName,
+        emergencyPhone,
+        legFunction,
+        trunkControl,
+        kneeCm,
+        restingPulse,
+        measuredMaximum,
+        olderMaximum,
+        clinicCap,
+        usualSystolic,
+        usualSaturation,
+        lines,
+        consent);
   }
 
   /** True when a medicine on file slows the pulse. */

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
@@ -15,14 +16,19 @@ import org.springframework.web.context.request.RequestContextHolder;
 /** Studios and their accounts; the studio's own date. */
 @Component
 public class Studios {
-  /** A studio as shown. */
+  /**
+   * A studio as shown.
+   *
+   * @param phone printed on papers; null when not given
+   */
   public record Studio(
       UUID id,
       String name,
       String zone,
       String emergencyNumber,
       String massUnit,
-      String glucoseUnit) {}
+      String glucoseUnit,
+      @Nullable String phone) {}
 
   private static final String MEMO = Studios.class.getName() + '/';
 
@@ -53,7 +59,7 @@ public class Studios {
 
   private Studio read() {
     return jdbc.sql(
-            "select id, name, zone, emergency_number, mass_unit, glucose_unit from studio where id = ?")
+            "select id, name, zone, emergency_number, mass_unit, glucose_unit, phone from studio where id = ?")
         .param(StudioContext.current().toString())
         .query(
             (rs, n) ->
@@ -63,7 +69,8 @@ public class Studios {
                     rs.getString("zone"),
                     rs.getString("emergency_number"),
                     rs.getString("mass_unit"),
-                    rs.getString("glucose_unit")))
+                    rs.getString("glucose_unit"),
+                    rs.getString("phone")))
         .optional()
         .orElseThrow(() -> Problems.notFound("studio", StudioContext.current()));
   }
@@ -71,11 +78,22 @@ public class Studios {
   /** Changes the signed-in studio; the zone must be known to Java. */
   @Transactional
   public void change(
-      String name, String zone, String emergencyNumber, String massUnit, String glucoseUnit) {
+      String name,
+      String zone,
+      String emergencyNumber,
+      String massUnit,
+      String glucoseUnit,
+      @Nullable String phone) {
     jdbc.sql(
-            "update studio set name = ?, zone = ?, emergency_number = ?, mass_unit = ?, glucose_unit = ? where id = ?")
+            "update studio set name = ?, zone = ?, emergency_number = ?, mass_unit = ?, glucose_unit = ?, phone = ? where id = ?")
         .params(
-            name, zone, emergencyNumber, massUnit, glucoseUnit, StudioContext.current().toString())
+            name,
+            zone,
+            emergencyNumber,
+            massUnit,
+            glucoseUnit,
+            phone,
+            StudioContext.current().toString())
         .update();
     RequestAttributes request = RequestContextHolder.getRequestAttributes();
     if (request != null) {

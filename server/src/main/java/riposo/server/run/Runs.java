@@ -53,12 +53,14 @@ public interface Runs {
    * One tap on the stop panel.
    *
    * @param at ms since 1970 UTC
+   * @param time "10:32" in the studio's zone
    * @param aid what to do first, with its source
    * @param open it may still be withdrawn today
    */
   record StopView(
       UUID id,
       long at,
+      String time,
       String words,
       StopSign.After after,
       String aid,
@@ -147,9 +149,13 @@ public interface Runs {
 
     /** What the stop panel left behind, less what was withdrawn as tapped in error. */
     public Set<StopSign.After> stopped() {
-      return stops.stream()
-          .filter(s -> s.withdrawn() == null)
-          .map(StopView::after)
+      Set<UUID> withdrawn =
+          stops.stream()
+              .filter(s -> s.withdrawn() != null)
+              .map(StopView::id)
+              .collect(Collectors.toSet());
+      return state.standing(withdrawn).stream()
+          .map(RunState.Stop::after)
           .collect(Collectors.toUnmodifiableSet());
     }
   }

@@ -1,5 +1,6 @@
 package riposo.server.screening;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -15,6 +16,8 @@ import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.PulseFacts;
 import riposo.core.screening.ReadingKind;
+import riposo.core.screening.StartGate;
+import riposo.core.screening.TodayFacts;
 
 /** The standing outcome of a client, for the other modules. */
 public interface Readiness {
@@ -23,13 +26,14 @@ public interface Readiness {
    *
    * @param screenedOn date of the newest screening; null when there is none
    * @param outcome null when there is no screening
-   * @param findings open findings of the standing line, clearances taken off
+   * @param findings open findings of the standing line, clearances taken off, the worst first
    * @param readings readings required before a run
    * @param maternity the maternity lines of blood pressure apply
    * @param highSpine spinal injury at T6 or above
    * @param undecided proposals of the newest screening not yet decided
    * @param notes what to keep in mind that no limit can say
    * @param stopFor whose stop signs come first
+   * @param todayFacts what today's symptoms mean for this client
    * @param stoppedToday why the stop panel closes today; null when it does not
    */
   record ClientStanding(
@@ -45,7 +49,15 @@ public interface Readiness {
       SugarRules sugarRules,
       PulseFacts pulse,
       Set<StopFor> stopFor,
-      @Nullable String stoppedToday) {}
+      TodayFacts todayFacts,
+      @Nullable String stoppedToday) {
+
+    /** Why this client may not train, whatever reason is given; null when they may. */
+    @JsonProperty
+    public StartGate.@Nullable Closed closed() {
+      return StartGate.closed(outcome, findings, undecided, stoppedToday);
+    }
+  }
 
   ClientStanding of(UUID clientId);
 

@@ -8,13 +8,25 @@ import riposo.core.today.TodayCheck;
 
 /** Today's checks, for the run. */
 public interface TodayChecks {
-  /** A check as stored: what was given and what it came to. */
+  /**
+   * A check as stored: what was given and what it came to by itself.
+   *
+   * @param time "10:32" in the studio's zone
+   * @param today it is of today
+   * @param withdrawn the sentence of who withdrew it as a mistaken tap and why; null while it
+   *     counts
+   * @param open it is of today and may still be withdrawn
+   */
   record Checked(
       UUID id,
       Instant at,
+      String time,
+      boolean today,
       @Nullable Integer pain,
       @Nullable String pressure,
-      TodayCheck.Result result) {}
+      TodayCheck.Result result,
+      @Nullable String withdrawn,
+      boolean open) {}
 
   /**
    * The check a run may start with: of this client, of today, the newest, not older than two hours,

@@ -3,6 +3,7 @@ package riposo.server.adapt.internal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -17,18 +18,22 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
+import riposo.core.limit.Side;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Block;
+import riposo.core.plan.Segment;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans.AdaptedView;
 import riposo.server.adapt.AdaptedPlans.PartView;
 import riposo.server.adapt.AdaptedPlans.SlotView;
+import riposo.server.adapt.CardSafety;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.movement.FigureSvg;
 import riposo.server.movement.Movements;
 import riposo.server.platform.Pdf;
+import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
 
 /** The client card on paper: the adapted plan in large type, with cautions. */
@@ -43,6 +48,7 @@ class CardPrint {
   private final Movements movements;
   private final Clients clients;
   private final Limits limits;
+  private final CardSafety safety;
   private final Studios studios;
   private final Pdf pdf;
 
@@ -51,12 +57,14 @@ class CardPrint {
       Movements movements,
       Clients clients,
       Limits limits,
+      CardSafety safety,
       Studios studios,
       Pdf pdf) {
     this.movements = movements;
     this.adapted = adapted;
     this.clients = clients;
     this.limits = limits;
+    this.safety = safety;
     this.studios = studios;
     this.pdf = pdf;
   }
@@ -69,6 +77,10 @@ class CardPrint {
       @RequestParam(defaultValue = "A4") Pdf.Paper paper) {
     LocalDate day = date == null ? studios.today() : date;
     Clients.Client client = clients.require(clientId);
+    CardSafety.Safety safety = this.safety.of(clientId);
+    if (safety.closed() != null) {
+      throw Problems.refused("no-card", "No card while this client may not train.", safety.why());
+    }
     AdaptedView view = adapted.view(clientId, planId, day);
     List<Map<String, Object>> slots = new ArrayList<>();
     for (SlotView s : view.slots()) {
@@ -89,9 +101,11 @@ class CardPrint {
                     .collect(Collectors.joining(" · ")),
                 "dose",
                 s.parts().stream()
-                    .map(PartView::doseText)
+                    .map(p -> dose(p, s, view))
                     .distinct()
                     .collect(Collectors.joining("; ")),
+                "times",
+                Wording.times(view.timeline(), s.key()),
                 "reasons",
                 s.reasons().stream().limit(1).map(Pdf::plain).toList()));
       }
@@ -131,7 +145,12 @@ class CardPrint {
                     + (view.timeline().total() > 0
                         ? " · " + Wording.clock(view.timeline().total())
                         : " · no clock, ticked off through the day")
-                    + (view.effortCap() == null ? "" : " · effort " + view.effortCap() + " at most")
+                    + (view.effortCap() == null
+                        ? " · effort about " + client.goalEffort() + " of 10"
+                        : " · effort "
+                            + Math.min(client.goalEffort(), view.effortCap())
+                            + " of 10, never over "
+                            + view.effortCap())
                     + (view.workNote() == null ? "" : " · " + view.workNote()),
                 "limits",
                 kept,
@@ -139,15 +158,39 @@ class CardPrint {
                 slots,
                 "ease",
                 ease,
+                "open",
+                safety.why(),
+                "studio",
+                studios.current().name()
+                    + (studios.current().phone() == null
+                        ? ""
+                        : ", telephone " + studios.current().phone()),
+                "own",
+                safety.own().isEmpty() ? "" : String.join("; ", safety.own()) + ".",
                 "stop",
-                "chest pressure, fainting, breathless out of proportion, a drooping face or weak arm, worst"
-                    + " headache, sudden joint pain or giving way. Then stop, sit or lie safely, emergency number "
+                String.join("; ", safety.anyone())
+                    + ". Then stop, sit or lie safely, emergency number "
                     + studios.current().emergencyNumber()
                     + ". Breathe out on effort, never hold."),
             "Made for this client and this day. A clinician's word and local protocol come first.",
             paper,
             false);
     return Pdf.answer(out, client.name() + " " + view.planName());
+  }
+
+  private static String dose(PartView p, SlotView s, AdaptedView view) {
+    boolean sides =
+        p.side() == Side.BOTH
+            && view.timeline().segments().stream()
+                .anyMatch(
+                    g ->
+                        g.slotKey().equals(s.key())
+                            && g.kind() == Segment.Kind.WORK
+                            && g.side() != Side.BOTH);
+    String which = p.side() == Side.BOTH ? "" : p.side().name().toLowerCase(Locale.ROOT) + ": ";
+    String printed =
+        p.doseText().contains("(") ? p.doseText().replaceAll(".*(\\([^)]*\\)).*", " $1") : "";
+    return which + Wording.said(p.dose(), sides) + printed;
   }
 
   /** The part drawn, start and end; nothing for a rest or a movement no longer known. */

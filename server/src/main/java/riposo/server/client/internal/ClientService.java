@@ -167,6 +167,12 @@ class ClientService implements Clients {
         throw Problems.field("/consent/withdrawnOn", "It is withdrawn before it was given.");
       }
     }
+    for (int i = 0; i < body.careLines().size(); i++) {
+      String loose = body.careLines().get(i).tooLoose();
+      if (loose != null) {
+        throw Problems.field("/careLines/" + i + "/value", loose);
+      }
+    }
     Integer max = body.measuredMaximum();
     Integer rest = body.restingPulse();
     if (max != null && rest != null && rest + 10 > max) {

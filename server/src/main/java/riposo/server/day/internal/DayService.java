@@ -26,6 +26,7 @@ import riposo.core.limit.Limit;
 import riposo.core.movement.Kit;
 import riposo.core.run.RunState;
 import riposo.core.screening.Outcome;
+import riposo.core.screening.StartGate;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.StandingSource;
@@ -47,7 +48,12 @@ import riposo.server.tolerance.Verdicts;
 @RequestMapping(value = "/api", produces = "application/json")
 @Transactional
 class DayService implements Appointments {
-  /** A session of today. */
+  /**
+   * A session of today.
+   *
+   * @param bar what stands in the way of training, with the way to it; null when nothing does
+   * @param because the reasons of the outcome, the worst first; empty when it is ready
+   */
   record SessionView(
       UUID id,
       LocalTime time,
@@ -56,6 +62,8 @@ class DayService implements Appointments {
       UUID planId,
       String plan,
       String outcome,
+      StartGate.@Nullable Closed bar,
+      List<String> because,
       int totalSeconds,
       int swaps,
       List<String> kit,
@@ -147,7 +155,8 @@ class DayService implements Appointments {
             .filter(d -> d.isBefore(today))
             .max(LocalDate::compareTo)
             .orElse(null);
-    Outcome outcome = readiness.of(a.clientId).outcome();
+    Readiness.ClientStanding standing = readiness.of(a.clientId);
+    Outcome outcome = standing.outcome();
     return new SessionView(
         a.id,
         a.atTime,
@@ -156,6 +165,8 @@ class DayService implements Appointments {
         a.planId,
         view.planName(),
         outcome == null ? "NOT_SCREENED" : outcome.name(),
+        standing.closed(),
+        because(standing),
         view.timeline().total(),
         (int) view.slots().stream().filter(s -> !s.asAsked()).count(),
         kit(view),
@@ -163,6 +174,19 @@ class DayService implements Appointments {
         now == null ? null : now.id(),
         now == null ? null : now.status(),
         now != null && now.closed());
+  }
+
+  /** The reasons of the worst outcome, and what else stands in the way. */
+  private static List<String> because(Readiness.ClientStanding s) {
+    List<String> all = new ArrayList<>();
+    if (s.outcome() == Outcome.ASK_FIRST || s.outcome() == Outcome.CLEARANCE_ONLY) {
+      all.addAll(StartGate.worst(s.findings()));
+    }
+    StartGate.Closed closed = s.closed();
+    if (closed != null) {
+      closed.why().stream().filter(w -> !all.contains(w)).forEach(all::add);
+    }
+    return all;
   }
 
   private List<String> kit(AdaptedPlans.AdaptedView view) {
@@ -245,7 +269,7 @@ class DayService implements Appointments {
                 c.id(),
                 c.name(),
                 (s.outcome() == Outcome.ASK_FIRST ? "ask first: " : "clearance only: ")
-                    + s.findings().get(0).text(),
+                    + StartGate.worst(s.findings()).get(0),
                 null));
       }
       if (s.undecided() > 0) {

@@ -452,7 +452,8 @@ class DemoLoader implements ApplicationRunner {
         null,
         null,
         null,
-        new ClientRecord.Consent(today.minusDays(20), "the client", null));
+        null,
+        new ClientRecord.Consent(today.minusDays(20), "the client", null, true));
   }
 
   private void odile(LocalDate today, LocalDate start, Map<String, UUID> plan) {

@@ -37,8 +37,8 @@ import riposo.core.group.Participant;
 import riposo.core.kit.Room;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
-import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
+import riposo.core.screening.StartGate;
 import riposo.server.adapt.StandingSource;
 import riposo.server.client.Clients;
 import riposo.server.group.Groups;
@@ -501,29 +501,14 @@ class GroupService implements Groups, Clients.RoomUse {
           clientId, c.name(), "CONSENT", List.of(String.valueOf(p.getMessage())));
     }
     Readiness.ClientStanding s = readiness.of(clientId);
-    Outcome outcome = s.outcome();
-    if (outcome == null) {
-      return new GroupSheet.SheetApart(
-          clientId, c.name(), "NOT_SCREENED", List.of("No screening on file: screen first."));
+    StartGate.Closed closed = s.closed();
+    if (closed != null) {
+      return new GroupSheet.SheetApart(clientId, c.name(), closed.bar().name(), closed.why());
     }
-    if (outcome == Outcome.ASK_FIRST || outcome == Outcome.CLEARANCE_ONLY) {
-      return new GroupSheet.SheetApart(
-          clientId,
-          c.name(),
-          outcome.name(),
-          s.findings().stream()
-              .filter(f -> f.outcome() == outcome)
-              .map(Finding::text)
-              .distinct()
-              .toList());
-    }
-    return s.undecided() == 0
-        ? null
-        : new GroupSheet.SheetApart(
-            clientId,
-            c.name(),
-            outcome.name(),
-            List.of(s.undecided() + " proposed limits are not decided yet."));
+    return s.outcome() == Outcome.ASK_FIRST
+        ? new GroupSheet.SheetApart(
+            clientId, c.name(), Outcome.ASK_FIRST.name(), StartGate.worst(s.findings()))
+        : null;
   }
 
   private GroupView view(GroupRow g) {

@@ -339,6 +339,9 @@ class LimitService implements Limits, Clients.SitterSource {
     }
     UUID fresh = add(old.clientId, newLimit(f));
     LimitRow row = store.require(fresh, "limit");
+    if (f.why() == null || f.why().isBlank()) {
+      row.why = old.why; // nothing new was said: the reason stays
+    }
     row.replaces = old.id;
     lift(old, "replaced");
     return view(row, studios.today());

@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.DateTimeException;
 import java.time.ZoneId;
+import org.jspecify.annotations.Nullable;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -33,7 +34,9 @@ class SettingsController {
           @Pattern(regexp = "[0-9 +()-]{2,40}", message = "Digits, spaces and + only.")
           String emergencyNumber,
       @NotNull @Pattern(regexp = "KG|LB", message = "KG or LB.") String massUnit,
-      @NotNull @Pattern(regexp = "MMOL|MGDL", message = "MMOL or MGDL.") String glucoseUnit) {}
+      @NotNull @Pattern(regexp = "MMOL|MGDL", message = "MMOL or MGDL.") String glucoseUnit,
+      @Nullable @Pattern(regexp = "[0-9 +()/-]{0,60}", message = "Digits, spaces and + only.")
+          String phone) {}
 
   private final Studios studios;
   private final Audit audit;
@@ -58,7 +61,12 @@ class SettingsController {
     }
     Studios.Studio before = studios.current();
     studios.change(
-        f.name().trim(), zone, f.emergencyNumber().trim(), f.massUnit(), f.glucoseUnit());
+        f.name().trim(),
+        zone,
+        f.emergencyNumber().trim(),
+        f.massUnit(),
+        f.glucoseUnit(),
+        f.phone() == null || f.phone().isBlank() ? null : f.phone().trim());
     audit.changed(
         "changed",
         "settings",

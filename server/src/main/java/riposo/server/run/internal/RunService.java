@@ -38,6 +38,7 @@ import riposo.core.run.StopFor;
 import riposo.core.run.StopSign;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
+import riposo.core.screening.StartGate;
 import riposo.core.today.TodayCheck;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
@@ -159,20 +160,9 @@ class RunService implements Runs {
     clients.requireActive(body.clientId());
     Readiness.ClientStanding standing = readiness.of(body.clientId());
     boolean reason = body.reason() != null && !body.reason().isBlank();
-    if (standing.outcome() == null) {
-      throw Problems.refused("not-screened", "No screening on file: screen first.");
-    }
-    if (standing.outcome() == Outcome.CLEARANCE_ONLY) {
-      throw Problems.refused(
-          "clearance-only",
-          "Only a clearance opens this; no reason lifts it.",
-          standing.findings().stream().map(Finding::text).toList());
-    }
-    if (standing.undecided() > 0) {
-      throw Problems.refused(
-          "undecided",
-          standing.undecided()
-              + " proposed limits are not decided yet: accept, change or decline each first.");
+    StartGate.Closed closed = standing.closed();
+    if (closed != null) {
+      throw Problems.refused(closed.bar().code, closed.sentence(), closed.why());
     }
     List<String> wanted = new ArrayList<>();
     if (standing.outcome() == Outcome.ASK_FIRST && body.groupId() != null) {
@@ -486,7 +476,15 @@ class RunService implements Runs {
                 .anyMatch(
                     r -> r.id.equals(s.id()) && studios.day(r.moment()).equals(studios.today()));
     return new StopView(
-        s.id(), s.at(), s.words(), s.after(), s.sign().aid.words, s.sign().aid.source, w, open);
+        s.id(),
+        s.at(),
+        studios.time(java.time.Instant.ofEpochMilli(s.at())),
+        s.words(),
+        s.after(),
+        s.sign().aid.words,
+        s.sign().aid.source,
+        w,
+        open);
   }
 
   /** The events themselves, for a device that comes back. */

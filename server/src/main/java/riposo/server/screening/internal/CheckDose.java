@@ -26,6 +26,7 @@ class CheckDose implements TodaySource {
   public Optional<TodayDose> today(UUID clientId) {
     ZoneId zone = ZoneId.of(studios.current().zone());
     return checks.of(clientId).stream()
+        .filter(c -> c.withdrawn() == null)
         .findFirst()
         .filter(c -> LocalDate.ofInstant(c.at(), zone).equals(studios.today()))
         .map(TodayChecks.Checked::result)

@@ -1,6 +1,8 @@
 package riposo.server.screening.internal;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -25,13 +27,18 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
+import riposo.core.run.StopSign;
 import riposo.core.screening.Clearance;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Happened;
 import riposo.core.screening.OpenFinding;
 import riposo.core.screening.Outcome;
+import riposo.core.screening.Screening;
+import riposo.core.today.CareLine;
+import riposo.core.today.TodayCheck;
 import riposo.core.wording.Wording;
 import riposo.server.client.Attachments;
+import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
@@ -39,6 +46,7 @@ import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
+import riposo.server.screening.Readiness;
 import riposo.server.screening.Readiness.ClientStanding;
 
 /**
@@ -55,7 +63,12 @@ class ClearanceService {
       int cap,
       @Nullable LocalDate until) {}
 
-  /** A clearance as sent; it covers findings, or sets or lifts limits, or both. */
+  /**
+   * A clearance as sent; it covers findings, or sets or lifts limits, or both.
+   *
+   * @param aneurysmMm pressureLimit wanted where it covers an aneurysm: its size, and the systolic
+   *     pressure that is not passed
+   */
   record ClearanceForm(
       @NotBlank(message = "Say what they are: doctor, midwife, physiotherapist.")
           @Size(max = 40, message = "At most 40 characters.")
@@ -68,7 +81,15 @@ class ClearanceService {
       @Nullable @Valid @Size(max = 30, message = "At most 30 limits.") List<SetLimit> sets,
       @Nullable @Size(max = 60, message = "At most 60 limits.") List<UUID> lifts,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String note,
-      @Nullable UUID attachmentId) {}
+      @Nullable UUID attachmentId,
+      @Nullable
+          @Min(value = 10, message = "An aneurysm measures 10 to 150 mm.")
+          @Max(value = 150, message = "An aneurysm measures 10 to 150 mm.")
+          Integer aneurysmMm,
+      @Nullable
+          @Min(value = 90, message = "A pressure limit runs from 90 to 200 mmHg.")
+          @Max(value = 200, message = "A pressure limit runs from 90 to 200 mmHg.")
+          Integer pressureLimit) {}
 
   /**
    * A clearance as shown.
@@ -107,20 +128,30 @@ class ClearanceService {
       @Nullable String note,
       String recordedBy) {}
 
-  /** A letter that asks for just what is wanted. */
+  /**
+   * A letter that asks for just what is wanted.
+   *
+   * @param happened what happened in or before a session and has not been cleared: the day, the
+   *     sign, what was being done, weeks of pregnancy, readings
+   * @param consent the day the client agreed that letters are sent; null when that is not on file
+   */
   record Letter(
       LocalDate date,
       String studio,
+      @Nullable String phone,
       String professional,
       String client,
       LocalDate birthDate,
       @Nullable String goal,
+      List<String> happened,
       List<String> asked,
       List<String> limits,
-      String work) {}
+      String work,
+      @Nullable LocalDate consent) {}
 
   private final ScreeningStores.Clearances clearances;
   private final ScreeningStores.Events events;
+  private final ScreeningStores.Checks checks;
   private final ScreeningStores.Screenings screenings;
   private final StandingService standing;
   private final Clients clients;
@@ -133,6 +164,7 @@ class ClearanceService {
   ClearanceService(
       ScreeningStores.Clearances clearances,
       ScreeningStores.Events events,
+      ScreeningStores.Checks checks,
       ScreeningStores.Screenings screenings,
       StandingService standing,
       Clients clients,
@@ -143,6 +175,7 @@ class ClearanceService {
       Studios studios) {
     this.clearances = clearances;
     this.events = events;
+    this.checks = checks;
     this.screenings = screenings;
     this.standing = standing;
     this.clients = clients;
@@ -244,6 +277,22 @@ class ClearanceService {
         throw Problems.field("/covers", "A new screening answers this, not a clearance.");
       }
     }
+    boolean aneurysm = f.covers().contains("standing.event.aneurysm");
+    Integer size = f.aneurysmMm();
+    Integer pressure = f.pressureLimit();
+    List<Problems.Field> wanted = new ArrayList<>();
+    if (aneurysm && size == null) {
+      wanted.add(
+          new Problems.Field("/aneurysmMm", "A clearance for an aneurysm states its size, in mm."));
+    }
+    if (aneurysm && pressure == null) {
+      wanted.add(
+          new Problems.Field(
+              "/pressureLimit", "A clearance for an aneurysm states the pressure limit, in mmHg."));
+    }
+    if (!wanted.isEmpty()) {
+      throw Problems.fields(wanted);
+    }
     Attachments.Attachment file = attachments.of(clientId, f.attachmentId());
     ClearanceRow row = new ClearanceRow();
     row.createdAt = studios.now();
@@ -253,9 +302,16 @@ class ClearanceService {
     row.givenOn = f.givenOn();
     row.validUntil = until;
     row.covers = json.write(f.covers());
-    row.note = f.note();
+    String said = aneurysm ? "aneurysm " + size + " mm, systolic under " + pressure + " mmHg" : "";
+    row.note = said.isEmpty() ? f.note() : said + (f.note() == null ? "" : "; " + f.note());
+    if (row.note != null && row.note.length() > 400) {
+      throw Problems.field("/note", "At most 400 characters with size and pressure limit.");
+    }
     row.attachmentId = file == null ? null : file.id();
     clearances.saveAndFlush(row);
+    if (aneurysm && pressure != null) {
+      tighten(clientId, pressure, row);
+    }
     String source = row.role + " " + row.name + ", " + Wording.day(row.givenOn);
     for (UUID lift : new LinkedHashSet<>(lifts)) {
       limits.liftBy(clientId, lift, row.id, "clearance: " + source);
@@ -288,6 +344,20 @@ class ClearanceService {
         source + " covers " + f.covers() + ", sets " + sets.size() + ", lifts " + lifts.size(),
         clientId);
     return ResponseEntity.status(201).body(standing.of(clientId));
+  }
+
+  /** The pressure limit of a clearance becomes a line of the client's care plan. */
+  private void tighten(UUID clientId, int systolic, ClearanceRow by) {
+    ClientRecord r = clients.require(clientId).record();
+    List<CareLine> lines = new ArrayList<>(r.careLines());
+    lines.removeIf(l -> l.kind() == CareLine.Kind.SYSTOLIC_HIGH);
+    lines.add(
+        new CareLine(
+            CareLine.Kind.SYSTOLIC_HIGH,
+            java.math.BigDecimal.valueOf(systolic),
+            by.role + " " + by.name,
+            by.givenOn));
+    clients.setRecord(clientId, r.withCareLines(lines));
   }
 
   @GetMapping("/happened")
@@ -346,15 +416,97 @@ class ClearanceService {
                 + ")");
       }
     }
+    ClientRecord.Consent consent = c.record().consent();
     return new Letter(
         today,
         studios.current().name(),
+        studios.current().phone(),
         StudioContext.who(),
         c.name(),
         c.birthDate(),
         c.goal(),
+        happenings(clientId, s.findings()),
         asked,
         due,
-        "Strength and balance work, seated or standing, light to moderate (effort 3 to 6 of 10, able to talk in sentences), 2 to 3 times a week, adapted movement by movement to the limits you set, stopped at any warning sign.");
+        "Strength and balance work, seated or standing, light to moderate (effort 3 to 6 of 10, able to talk in sentences), 2 to 3 times a week, adapted movement by movement to the limits you set, stopped at any warning sign.",
+        consent != null && consent.coversLetters(today) ? consent.on() : null);
+  }
+
+  /** What happened that is still open, with all a clinician needs to judge it. */
+  private List<String> happenings(UUID clientId, List<Finding> open) {
+    List<String> all = new ArrayList<>();
+    Set<String> rules = open.stream().map(Finding::rule).collect(Collectors.toSet());
+    for (Readiness.Stopped stop : standing.stops(clientId)) {
+      boolean stands =
+          rules.contains(OpenFinding.STOP_EVENT) && stop.after() == StopSign.After.EMERGENCY
+              || rules.contains(OpenFinding.STOP_ASKED) && stop.after() == StopSign.After.ASK_FIRST;
+      if (stands) {
+        String during = standing.during(stop);
+        all.add(
+            Wording.day(stop.day())
+                + ", "
+                + studios.time(stop.at())
+                + ": the session was stopped"
+                + (during == null ? "" : " during “" + during + "”")
+                + ". What was seen: "
+                + stop.words()
+                + "."
+                + weeks(clientId, stop.day())
+                + readings(clientId, stop.day()));
+      }
+    }
+    for (HappenedRow h : events.findByClientIdOrderByOnDateDesc(clientId)) {
+      if (rules.contains(h.kind.finding(h.onDate, "").rule())) {
+        all.add(
+            Wording.day(h.onDate)
+                + ": "
+                + h.kind.words
+                + (h.note == null ? "" : ", " + h.note)
+                + "."
+                + weeks(clientId, h.onDate));
+      }
+    }
+    for (CheckRow k : checks.findByClientIdAndLeavesIsNotNullAndWithdrawnOnIsNull(clientId)) {
+      boolean stands =
+          rules.contains(OpenFinding.CHECK_URGENT) && k.leaves == Outcome.CLEARANCE_ONLY
+              || rules.contains(OpenFinding.CHECK_ASKED) && k.leaves == Outcome.ASK_FIRST;
+      if (stands) {
+        all.add(
+            Wording.day(k.onDate)
+                + ", before a session: "
+                + json.read(k.result, TodayCheck.Result.class).findings().stream()
+                    .map(Finding::text)
+                    .collect(Collectors.joining(" "))
+                + weeks(clientId, k.onDate)
+                + readings(clientId, k.onDate));
+      }
+    }
+    return all;
+  }
+
+  private String weeks(UUID clientId, LocalDate day) {
+    List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
+    if (rows.isEmpty()) {
+      return "";
+    }
+    String weeks =
+        Screening.assess(json.read(rows.get(0).answers, StandingService.ANSWERS), day).gestation();
+    return weeks == null ? "" : " Pregnant, " + weeks + " weeks that day.";
+  }
+
+  /** The readings taken that day, each with its time. */
+  private String readings(UUID clientId, LocalDate day) {
+    List<String> all = new ArrayList<>();
+    for (CheckRow k : checks.findByClientIdAndOnDateOrderByCreatedAtDesc(clientId, day)) {
+      if (k.withdrawnOn == null) {
+        String words = json.read(k.given, TodayCheck.Given.class).readings();
+        if (!words.isEmpty()) {
+          all.add(0, studios.time(k.createdAt) + " " + words);
+        }
+      }
+    }
+    return all.isEmpty()
+        ? " No reading was taken that day."
+        : " Readings that day: " + String.join("; ", all) + ".";
   }
 }

@@ -36,6 +36,7 @@ import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.Question;
 import riposo.core.screening.Screening;
+import riposo.core.screening.Signature;
 import riposo.core.wording.Wording;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
@@ -59,13 +60,18 @@ class ScreeningService {
       @NotNull @Size(max = 200, message = "At most 200 answers.")
           Map<String, @Size(max = 40, message = "At most 40 characters.") String> answers) {}
 
-  /** A signed screening. */
+  /**
+   * A screening read to the client and agreed.
+   *
+   * @param onBehalf who signs where the name is not the client's own
+   */
   record Signed(
       @NotNull @Size(max = 200, message = "At most 200 answers.")
           Map<String, @Size(max = 40, message = "At most 40 characters.") String> answers,
       @NotBlank(message = "The client signs with a typed name.")
           @Size(max = 120, message = "At most 120 characters.")
-          String signedClient) {}
+          String signedClient,
+      @Nullable @Size(max = 120, message = "At most 120 characters.") String onBehalf) {}
 
   /** A proposal with what was decided. */
   record ProposalView(
@@ -175,9 +181,11 @@ class ScreeningService {
 
   @PostMapping("/clients/{clientId}/screenings")
   ResponseEntity<ScreeningView> take(@PathVariable UUID clientId, @Valid @RequestBody Signed body) {
-    clients.requireActive(clientId);
+    Clients.Client client = clients.requireActive(clientId);
     LocalDate today = studios.today();
-    Assessment a = Screening.assess(body.answers(), today);
+    Signature signature = new Signature(body.signedClient(), body.onBehalf());
+    Map<String, String> answers = Screening.dated(body.answers(), today);
+    Assessment a = Screening.assess(answers, today);
     if (!a.complete()) {
       List<Problems.Field> fields = new ArrayList<>();
       a.errors().forEach((id, text) -> fields.add(new Problems.Field("/answers/" + id, text)));
@@ -185,13 +193,18 @@ class ScreeningService {
           .forEach(id -> fields.add(new Problems.Field("/answers/" + id, "Not answered yet.")));
       throw Problems.fields(fields);
     }
+    String refusal = signature.refusal(client.name());
+    if (refusal != null) {
+      throw Problems.field("/onBehalf", refusal);
+    }
+    String signed = signature.words(client.name());
     List<ScreeningRow> earlier = screenings.findByClientIdOrderByNumberDesc(clientId);
     ScreeningRow last = earlier.isEmpty() ? null : earlier.get(0);
     if (last != null
         && last.takenOn.equals(today)
         && last.questionSet == Screening.SET
-        && last.signedClient.equals(body.signedClient().trim())
-        && asked(a, body).equals(json.read(last.answers, ANSWERS))
+        && last.signedClient.equals(signed)
+        && asked(a, answers).equals(json.read(last.answers, ANSWERS))
         && events.findByClientIdOrderByOnDateDesc(clientId).stream()
             .noneMatch(h -> h.createdAt.isAfter(last.createdAt))) {
       // sent twice, and nothing happened between: the same screening, not a new version
@@ -203,9 +216,9 @@ class ScreeningService {
     row.clientId = clientId;
     row.number = earlier.isEmpty() ? 1 : earlier.get(0).number + 1;
     row.takenOn = today;
-    row.answers = json.write(asked(a, body));
+    row.answers = json.write(asked(a, answers));
     row.assessment = json.write(a);
-    row.signedClient = body.signedClient().trim();
+    row.signedClient = signed;
     row.signedProfessional = StudioContext.who();
     screenings.saveAndFlush(row);
     drafts.findByClientId(clientId).ifPresent(drafts::delete);
@@ -219,10 +232,10 @@ class ScreeningService {
     return ResponseEntity.status(201).body(view(row, earlier.isEmpty() ? null : earlier.get(0)));
   }
 
-  private static Map<String, String> asked(Assessment a, Signed body) {
+  private static Map<String, String> asked(Assessment a, Map<String, String> answers) {
     Map<String, String> asked = new LinkedHashMap<>();
     for (String id : a.visible()) {
-      String answer = body.answers().get(id);
+      String answer = answers.get(id);
       if (answer != null && !answer.isBlank()) {
         asked.put(id, answer);
       }

@@ -34,5 +34,7 @@ final class ScreeningStores {
     List<CheckRow> findByClientIdOrderByCreatedAtDesc(UUID clientId);
 
     List<CheckRow> findByClientIdAndOnDateOrderByCreatedAtDesc(UUID clientId, LocalDate day);
+
+    List<CheckRow> findByClientIdAndLeavesIsNotNullAndWithdrawnOnIsNull(UUID clientId);
   }
 }

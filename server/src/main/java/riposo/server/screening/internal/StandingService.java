@@ -2,11 +2,13 @@ package riposo.server.screening.internal;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.transaction.annotation.Transactional;
@@ -31,6 +33,8 @@ import riposo.core.screening.Outcome;
 import riposo.core.screening.PulseFacts;
 import riposo.core.screening.ReadingKind;
 import riposo.core.screening.Screening;
+import riposo.core.screening.TodayFacts;
+import riposo.core.today.TodayCheck;
 import riposo.core.wording.Wording;
 import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
@@ -56,6 +60,7 @@ class StandingService implements Readiness {
   private final ScreeningStores.Decisions decisions;
   private final ScreeningStores.Clearances clearances;
   private final ScreeningStores.Events events;
+  private final ScreeningStores.Checks checks;
   private final ScreeningService taking;
   private final Clients clients;
   private final Limits limits;
@@ -69,6 +74,7 @@ class StandingService implements Readiness {
       ScreeningStores.Decisions decisions,
       ScreeningStores.Clearances clearances,
       ScreeningStores.Events events,
+      ScreeningStores.Checks checks,
       ScreeningService taking,
       Clients clients,
       Limits limits,
@@ -80,6 +86,7 @@ class StandingService implements Readiness {
     this.decisions = decisions;
     this.clearances = clearances;
     this.events = events;
+    this.checks = checks;
     this.taking = taking;
     this.clients = clients;
     this.limits = limits;
@@ -92,7 +99,9 @@ class StandingService implements Readiness {
   @Override
   public UUID take(UUID clientId, Map<String, String> answers, String signedClient) {
     return java.util.Objects.requireNonNull(
-            taking.take(clientId, new ScreeningService.Signed(answers, signedClient)).getBody())
+            taking
+                .take(clientId, new ScreeningService.Signed(answers, signedClient, null))
+                .getBody())
         .id();
   }
 
@@ -114,7 +123,7 @@ class StandingService implements Readiness {
         .record(
             clientId,
             new ClearanceService.ClearanceForm(
-                role, name, givenOn, validUntil, covers, null, null, null, null));
+                role, name, givenOn, validUntil, covers, null, null, null, null, null, null));
   }
 
   /**
@@ -128,7 +137,10 @@ class StandingService implements Readiness {
     Clients.Client client = clients.require(clientId);
     LocalDate today = studios.today();
     List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
-    List<Finding> open = OpenFinding.standing(findings(clientId), cleared(clientId), today);
+    List<Finding> open =
+        OpenFinding.standing(findings(clientId), cleared(clientId), today).stream()
+            .sorted(Comparator.comparing(Finding::outcome).reversed())
+            .toList();
     if (rows.isEmpty()) {
       return new ClientStanding(
           null,
@@ -143,6 +155,7 @@ class StandingService implements Readiness {
           Assessment.SugarRules.NONE,
           PulseFacts.NONE,
           Set.of(),
+          TodayFacts.NONE,
           stoppedToday(clientId, today));
     }
     ScreeningRow last = rows.get(0);
@@ -183,6 +196,7 @@ class StandingService implements Readiness {
         now.sugarRules(),
         pulse,
         stopFor(clientId, client.record(), now, today),
+        now.todayFacts(),
         stoppedToday(clientId, today));
   }
 
@@ -238,7 +252,7 @@ class StandingService implements Readiness {
                     "standing.rescreen.question-set",
                     Outcome.ASK_FIRST,
                     "Screened with an earlier set of questions: screen again.",
-                    "handbook 2",
+                    "house rule: screening",
                     null),
                 last.takenOn,
                 false,
@@ -257,6 +271,15 @@ class StandingService implements Readiness {
     for (Stopped stop : stops(clientId)) {
       OpenFinding.stopped(stop.after(), stop.words(), stop.day(), Wording.day(stop.day()))
           .ifPresent(all::add);
+    }
+    for (CheckRow c : checks.findByClientIdAndLeavesIsNotNullAndWithdrawnOnIsNull(clientId)) {
+      String words =
+          json.read(c.result, TodayCheck.Result.class).findings().stream()
+              .filter(f -> f.outcome().compareTo(Outcome.NOT_TODAY) >= 0)
+              .map(Finding::text)
+              .collect(Collectors.joining(" "));
+      Outcome leaves = java.util.Objects.requireNonNull(c.leaves);
+      all.add(OpenFinding.check(leaves, words, c.onDate, Wording.day(c.onDate)));
     }
     for (HappenedRow h : events.findByClientIdOrderByOnDateDesc(clientId)) {
       boolean answered =
@@ -312,7 +335,7 @@ class StandingService implements Readiness {
                   "standing.rescreen.pregnancy",
                   Outcome.ASK_FIRST,
                   "The due date " + Wording.day(LocalDate.parse(due)) + " is past: screen again.",
-                  "handbook 2, pregnancy",
+                  "SOGC/CSEP 2019",
                   null),
               last.takenOn,
               false,

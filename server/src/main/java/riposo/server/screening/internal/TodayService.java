@@ -1,11 +1,13 @@
 package riposo.server.screening.internal;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -30,11 +32,13 @@ import riposo.core.today.TodayCheck;
 import riposo.core.today.TodayCheck.Given;
 import riposo.core.today.TodayCheck.Needs;
 import riposo.core.today.TodayCheck.Result;
+import riposo.core.today.TodayDay;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
+import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.screening.Readiness;
 import riposo.server.screening.Readiness.ClientStanding;
@@ -115,14 +119,45 @@ class TodayService implements TodayChecks {
         balance,
         c.school(),
         c.usualPain(),
-        c.record().careLines());
+        c.record().careLines(),
+        s.todayFacts(),
+        c.record().usualSaturation(),
+        s.pulse().eventUntil() != null
+            && !s.pulse().eventUntil().isBefore(studios.today())
+            && c.record().restingPulse() == null);
   }
 
   /** What the answers so far come to; nothing is stored. */
   @PostMapping("/preview")
   CheckView preview(@PathVariable UUID clientId, @Valid @RequestBody CheckForm f) {
-    Result r = TodayCheck.assess(needs(clientId), given(f));
+    Given given = given(f);
+    Result alone = TodayCheck.assess(needs(clientId), given);
+    Result r =
+        TodayDay.with(counting(clientId, null), new TodayDay.Kept(studios.now(), given, alone));
     return new CheckView(null, r, words(r));
+  }
+
+  /** Today's checks that count, in time order, up to the one given and without it. */
+  private List<TodayDay.Kept> counting(UUID clientId, @Nullable CheckRow before) {
+    List<TodayDay.Kept> all = new ArrayList<>();
+    for (CheckRow row :
+        checks.findByClientIdAndOnDateOrderByCreatedAtDesc(clientId, studios.today())) {
+      boolean earlier = before == null || row.createdAt.isBefore(before.createdAt);
+      if (row.withdrawnOn == null && earlier) {
+        all.add(0, kept(row));
+      }
+    }
+    return all;
+  }
+
+  private TodayDay.Kept kept(CheckRow row) {
+    return new TodayDay.Kept(
+        row.createdAt, json.read(row.given, Given.class), json.read(row.result, Result.class));
+  }
+
+  /** The check as the day leaves it. */
+  private Result onTheDay(CheckRow row) {
+    return TodayDay.with(counting(row.clientId, row), kept(row));
   }
 
   /** Judges and keeps a check, whatever it comes to. */
@@ -130,7 +165,7 @@ class TodayService implements TodayChecks {
   ResponseEntity<CheckView> keep(@PathVariable UUID clientId, @Valid @RequestBody CheckForm f) {
     clients.requireActive(clientId);
     CheckRow row = store(clientId, given(f));
-    Result r = json.read(row.result, Result.class);
+    Result r = onTheDay(row);
     return ResponseEntity.status(201).body(new CheckView(row.id, r, words(r)));
   }
 
@@ -148,6 +183,7 @@ class TodayService implements TodayChecks {
     row.given = json.write(given);
     row.result = json.write(r);
     row.outcome = r.outcome().name();
+    row.leaves = TodayCheck.leaves(r);
     checks.saveAndFlush(row);
     audit.changed("checked", "today", row.id, r.outcome() + ", " + r.dose(), clientId);
     return row;
@@ -215,6 +251,9 @@ class TodayService implements TodayChecks {
   }
 
   private static String words(Result r) {
+    if (r.outcome() == Outcome.STILL_OPEN) {
+      return "Not known yet.";
+    }
     return switch (r.dose()) {
       case AS_PLANNED -> "As planned.";
       case EASED ->
@@ -230,7 +269,9 @@ class TodayService implements TodayChecks {
   @Override
   public Checked require(UUID clientId, @Nullable UUID checkId) {
     List<CheckRow> today =
-        checks.findByClientIdAndOnDateOrderByCreatedAtDesc(clientId, studios.today());
+        checks.findByClientIdAndOnDateOrderByCreatedAtDesc(clientId, studios.today()).stream()
+            .filter(c -> c.withdrawnOn == null)
+            .toList();
     CheckRow row =
         today.stream()
             .filter(c -> c.id.equals(checkId))
@@ -241,10 +282,6 @@ class TodayService implements TodayChecks {
     if (stopped != null) {
       throw Problems.refused("stopped-today", stopped);
     }
-    if (today.stream().anyMatch(c -> c.outcome.equals(Outcome.URGENT.name()))) {
-      throw Problems.refused(
-          "urgent", "Something urgent was found today: no session today.", reasons(urgent(today)));
-    }
     if (!today.get(0).id.equals(row.id)) {
       throw Problems.refused(
           "newer-check", "There is a newer check of today; start from that one.");
@@ -252,7 +289,12 @@ class TodayService implements TodayChecks {
     if (row.createdAt.isBefore(studios.now().minus(GOOD_FOR))) {
       throw Problems.refused("old-check", "This check is over two hours old: check again.");
     }
-    Result r = json.read(row.result, Result.class);
+    Result alone = json.read(row.result, Result.class);
+    Result r = onTheDay(row);
+    if (r.outcome() == Outcome.URGENT) {
+      throw Problems.refused(
+          "urgent", "Something urgent was found today: no session today.", reasons(r));
+    }
     if (!r.missing().isEmpty()) {
       throw Problems.refused(
           "reading-wanted",
@@ -283,21 +325,15 @@ class TodayService implements TodayChecks {
     }
     // conditions, limits or the record may have changed since: the check judged something else
     Result now = TodayCheck.assess(needs(clientId), given);
-    if (!now.equals(r)) {
+    if (!now.equals(alone)) {
       throw Problems.refused(
           "check-again",
           "What is known of this client has changed since the check: check again.",
           reasons(now));
     }
-    return checked(row);
-  }
-
-  private Result urgent(List<CheckRow> today) {
-    return today.stream()
-        .filter(c -> c.outcome.equals(Outcome.URGENT.name()))
-        .findFirst()
-        .map(c -> json.read(c.result, Result.class))
-        .orElseThrow();
+    Checked c = checked(row);
+    return new Checked(
+        c.id(), c.at(), c.time(), c.today(), c.pain(), c.pressure(), r, c.withdrawn(), c.open());
   }
 
   private static List<String> reasons(Result r) {
@@ -310,9 +346,45 @@ class TodayService implements TodayChecks {
     return new Checked(
         row.id,
         row.createdAt,
+        studios.time(row.createdAt),
+        row.onDate.equals(studios.today()),
         g.pain(),
         p == null ? null : p.systolic() + "/" + p.diastolic() + " mmHg",
-        json.read(row.result, Result.class));
+        json.read(row.result, Result.class),
+        row.withdrawnOn == null
+            ? null
+            : "withdrawn by " + row.withdrawnBy + ": " + row.withdrawnReason,
+        row.withdrawnOn == null && row.onDate.equals(studios.today()));
+  }
+
+  /** Why a check was a mistaken tap. */
+  record Mistake(
+      @NotBlank(message = "Say how it came to be tapped.")
+          @Size(max = 400, message = "At most 400 characters.")
+          String reason) {}
+
+  /** Withdraws a check as a mistaken tap, with a reason and on its own day; both are kept. */
+  @PostMapping("/{id}/withdrawal")
+  List<Checked> withdraw(
+      @PathVariable UUID clientId, @PathVariable UUID id, @Valid @RequestBody Mistake body) {
+    clients.require(clientId);
+    CheckRow row = checks.require(id, "check");
+    if (!row.clientId.equals(clientId)) {
+      throw Problems.notFound("check", id);
+    }
+    if (row.withdrawnOn != null) {
+      throw Problems.refused("already-withdrawn", "This check was withdrawn already.");
+    }
+    if (!row.onDate.equals(studios.today())) {
+      throw Problems.refused(
+          "too-late", "A mistaken tap is withdrawn on its own day only; now it takes a word.");
+    }
+    row.withdrawnOn = studios.today();
+    row.withdrawnBy = StudioContext.who();
+    row.withdrawnReason = body.reason().trim();
+    checks.saveAndFlush(row);
+    audit.changed("withdrew", "today", id, row.outcome + ": " + row.withdrawnReason, clientId);
+    return of(clientId);
   }
 
   @Override
