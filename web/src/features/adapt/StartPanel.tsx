@@ -11,10 +11,7 @@ type Sign = S['CheckForm']['signs'][number]
 /** Grave ones first: what is seen or told decides, whatever the readings say. */
 const SIGNS: [Sign, string, ((n: S['Needs']) => boolean)?][] = [
   ['EMERGENCY', 'an emergency sign of the stop panel'],
-  [
-    'CHEST_HEAD_VISION_NERVE',
-    'chest symptoms, new or worse; head, vision, speech or one side of the body, sudden or new',
-  ],
+  ['CHEST_HEAD_VISION_NERVE', 'chest, head, vision, speech or one side of the body: new, worse or sudden'],
   ['FLUSHED', 'pounding headache, sudden flushing or sweating', (n) => n.highSpine],
   ['UPPER_BELLY', 'upper-belly pain', (n) => n.maternity],
   ['HEADACHE', 'a headache that stays'],
@@ -190,7 +187,18 @@ function CheckThenStart({ planId }: { planId: string }) {
     </label>
   )
   const sign = (id: Sign, words: string) =>
-    check(signs.includes(id), (on) => setSigns(on ? [...signs, id] : signs.filter((x) => x !== id)), words)
+    check(
+      signs.includes(id),
+      (on) =>
+        setSigns(
+          !on
+            ? signs.filter((x) => x !== id)
+            : id === 'NONE'
+              ? ['NONE']
+              : [...signs.filter((x) => x !== 'NONE'), id],
+        ),
+      words,
+    )
   return (
     <form
       noValidate
@@ -205,6 +213,15 @@ function CheckThenStart({ planId }: { planId: string }) {
         <p className="mb-3 text-sm text-soft">
           Shoes on, chair solid and still, brakes on, water and inhaler or tablets at hand, phone near.
         </p>
+        <fieldset className="mb-4">
+          <legend className="mb-1 w-full border-b-2 border-ink pb-1 font-bold">
+            Symptoms today <span className="font-normal text-soft">count whatever the readings say</span>
+          </legend>
+          <div className="grid items-start gap-x-4 sm:grid-cols-2">
+            <div className="font-semibold sm:col-span-2">{sign('NONE', 'none of these')}</div>
+            {SIGNS.filter(([, , when]) => !when || when(n)).map(([id, words]) => sign(id, words))}
+          </div>
+        </fieldset>
         <Scale
           label="Pain now"
           low="none"
@@ -272,7 +289,7 @@ function CheckThenStart({ planId }: { planId: string }) {
             input('temperature', 'Temperature', '°C, where taken')}
         </div>
         <fieldset className="mb-4">
-          <legend className="mb-1 border-b-2 border-ink pb-1 font-bold">Today there is</legend>
+          <legend className="mb-1 w-full border-b-2 border-ink pb-1 font-bold">Today there is</legend>
           <div className="grid items-start gap-x-4 gap-y-1.5 sm:grid-cols-2">
             {n.steadiness &&
               check(flags.wobbly, (b) => setFlags({ ...flags, wobbly: b }), 'wobbly on the feet')}
@@ -287,7 +304,6 @@ function CheckThenStart({ planId }: { planId: string }) {
                 (b) => setFlags({ ...flags, severeLow: b }),
                 'a severe low in the last 24 h',
               )}
-            {SIGNS.filter(([, , when]) => !when || when(n)).map(([id, words]) => sign(id, words))}
           </div>
         </fieldset>
       </div>

@@ -117,6 +117,9 @@ class SafetyTest {
     for (String tap : new String[] {"Pain now 0", "Sleep 8", "Energy 8"}) {
       Studio.button(page, tap).click();
     }
+    assertThat(today).containsText("symptoms today, or “none of these”");
+    page.getByLabel("none of these").check();
+    assertThat(today).not().containsText("Still wanted");
     assertThat(today).containsText("Earlier today: Fever");
     assertThat(Studio.button(page, "Start")).hasCount(0);
     // only as a mistaken tap, with its reason, is it taken back

@@ -71,6 +71,10 @@ class Shots {
     page.locator("a[href^='/run/']").first().click();
     page.getByText("gone ·").waitFor();
     shot(page, "run");
+    page.keyboard().press("s");
+    page.getByText("Choose what was seen").waitFor();
+    shot(page, "stop-panel");
+    Studio.button(page, "Close, nothing happened").click();
     page.navigate(Studio.url("/records"));
     String link = page.locator("a[href*='/check-in/']").first().getAttribute("href");
     Page phone = Studio.page(360, 780);
@@ -85,11 +89,6 @@ class Shots {
     page.getByText("Who trains where").waitFor();
     shot(page, "kit");
     Studio.client(page, "Odile Varga");
-    Studio.link(page, "Pulse").click();
-    page.getByText("Ways to the maximum").waitFor();
-    page.getByLabel("Pulse, bpm").fill("118");
-    page.getByText("of reserve").last().waitFor();
-    shot(page, "pulse");
     Studio.link(page, "Record").click();
     page.getByText("Measures that rules rest on").waitFor();
     shot(page, "record");
@@ -102,6 +101,7 @@ class Shots {
     for (String tap : new String[] {"Pain now 1", "Sleep 3", "Energy 6"}) {
       Studio.button(page, tap).click();
     }
+    page.getByLabel("a cold").check();
     page.waitForTimeout(800);
     shot(page, "today-check");
   }

@@ -191,9 +191,11 @@ final class Studio {
 
   /** Today's check of someone well, then the start; readings are filled in before. */
   static void wellThenStart(Page page) {
-    for (String tap : List.of("Pain now 0", "Sleep 7", "Energy 7", "Start")) {
+    for (String tap : List.of("Pain now 0", "Sleep 7", "Energy 7")) {
       button(page, tap).click();
     }
+    page.getByLabel("none of these").check();
+    button(page, "Start").click();
   }
 
   /** Opens a client from the list by name. */

@@ -200,7 +200,7 @@ abstract class ApiDesk {
   }
 
   static String check(String more) {
-    return "{\"sleep\":7,\"energy\":7,\"pain\":0,\"pulseIrregular\":false,\"severeLow\":false,\"wobbly\":false,\"hardYesterday\":false,\"signs\":[]%s}"
+    return "{\"sleep\":7,\"energy\":7,\"pain\":0,\"pulseIrregular\":false,\"severeLow\":false,\"wobbly\":false,\"hardYesterday\":false,\"signs\":[\"NONE\"]%s}"
         .formatted(more);
   }
 

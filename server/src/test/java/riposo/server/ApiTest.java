@@ -235,7 +235,7 @@ class ApiTest extends ApiDesk {
     post(
         checks,
         check(",\"systolic\":190,\"diastolic\":80,\"signs\":[\"CHEST_HEAD_VISION_NERVE\"]")
-            .replace("\"signs\":[],", ""));
+            .replace("\"signs\":[\"NONE\"],", ""));
     assertThat(start(id, plan, post(checks, good).id(), "better").code())
         .as("it takes a clinician's word")
         .isEqualTo("clearance-only");
@@ -248,7 +248,7 @@ class ApiTest extends ApiDesk {
     UUID id = screened("pressure.high", "yes", "pressure.uncontrolled", "no");
     String checks = "/clients/" + id + "/today-checks";
     String good = check(",\"systolic\":130,\"diastolic\":80");
-    String fever = good.replace("\"signs\":[]", "\"signs\":[\"FEVER\"]");
+    String fever = good.replace("\"signs\":[\"NONE\"]", "\"signs\":[\"FEVER\"]");
     UUID first = post(checks, fever).id();
     Answer second = post(checks, good);
     assertThat(second.body().path("result").path("outcome").asString()).isEqualTo("NOT_TODAY");
@@ -263,7 +263,8 @@ class ApiTest extends ApiDesk {
     assertThat(start(id, plan, second.id(), "").status()).isEqualTo(201);
 
     // what is urgent outlives the day, until a word dated after it
-    UUID urgent = post(checks, good.replace("\"signs\":[]", "\"signs\":[\"EMERGENCY\"]")).id();
+    UUID urgent =
+        post(checks, good.replace("\"signs\":[\"NONE\"]", "\"signs\":[\"EMERGENCY\"]")).id();
     assertThat(get("/clients/" + id + "/readiness").body().path("outcome").asString())
         .isEqualTo("CLEARANCE_ONLY");
     clock.shift(Duration.ofDays(1));

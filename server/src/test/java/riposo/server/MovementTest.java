@@ -77,6 +77,52 @@ class MovementTest extends ApiDesk {
     return java.time.LocalDate.ofInstant(clock.instant(), java.time.ZoneId.of("Europe/Oslo"));
   }
 
+  /** What the professional steps up to from a squat, decided by hand after one session. */
+  private String stepUpFromSquat() throws Exception {
+    UUID client = screened();
+    UUID plan = post("/plans", PLAN).id();
+    UUID run = start(client, plan, "").id();
+    long t = clock.millis();
+    String entry =
+        ",\"entry\":{\"slotKey\":\"s1\",\"round\":1,\"side\":\"BOTH\",\"effort\":4,\"pain\":0,\"reps\":10}";
+    post(
+        "/runs/" + run + "/events",
+        "{\"events\":["
+            + String.join(
+                ",",
+                event("START", t, 0, ""),
+                event("ENTRY", t + 1, 1, entry),
+                event("FINISH", t + 2, 2, ""))
+            + "]}");
+    post("/runs/" + run + "/after", "{\"effort\":4,\"feel\":\"GOOD\"}");
+    JsonNode verdict =
+        get("/clients/" + client + "/tolerance").body().path("families").get(0).path("verdict");
+    assertThat(verdict.path("status").asString())
+        .as("a stay asks for nothing")
+        .isEqualTo("SETTLED");
+    Answer up =
+        call(
+            me,
+            "POST",
+            "/verdicts/" + verdict.path("id").asString() + "/decision",
+            "{\"verdict\":\"STEP_UP\",\"reason\":\"easy for weeks\"}",
+            verdict.path("version").asLong());
+    assertThat(up.status()).as(up.text()).isEqualTo(200);
+    return slot("/clients/" + client, plan, "s1").path("reasons").toString();
+  }
+
+  @Test
+  void aRetiredMovementIsNeverTheNextStep() throws Exception {
+    ObjectNode own = copy("narrow-squat", "harbour-squat");
+    own.put("after", "squat");
+    Answer made = post("/movements", form(own));
+    assertThat(made.status()).as(made.text()).isEqualTo(201);
+    assertThat(stepUpFromSquat()).contains("Own harbour-squat");
+    Answer retired = call(me, "DELETE", "/movements/harbour-squat", null, null);
+    assertThat(retired.status()).as(retired.text()).isLessThan(300);
+    assertThat(stepUpFromSquat()).contains("step up").doesNotContain("harbour-squat");
+  }
+
   @Test
   void anOwnMovementIsAddedChosenChangedAndRetiredAndIsNobodyElses() throws Exception {
     UUID client = screened();

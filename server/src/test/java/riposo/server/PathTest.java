@@ -82,11 +82,37 @@ class PathTest {
 
   private static final TodayCheck.Given GOOD =
       new TodayCheck.Given(
-          null, null, false, null, null, null, false, null, 7, 7, 0, false, false, Set.of());
+          null,
+          null,
+          false,
+          null,
+          null,
+          null,
+          false,
+          null,
+          7,
+          7,
+          0,
+          false,
+          false,
+          Set.of(TodayCheck.Sign.NONE));
 
   private static TodayCheck.Given with(Pressure p) {
     return new TodayCheck.Given(
-        p, null, false, null, null, null, false, null, 7, 7, 0, false, false, Set.of());
+        p,
+        null,
+        false,
+        null,
+        null,
+        null,
+        false,
+        null,
+        7,
+        7,
+        0,
+        false,
+        false,
+        Set.of(TodayCheck.Sign.NONE));
   }
 
   private UUID studio;

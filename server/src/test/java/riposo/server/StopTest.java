@@ -16,11 +16,15 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** A stop is final: what a tap on the stop panel does, however it arrives, and its withdrawal. */
 class StopTest extends ApiDesk {
   private static final ZoneId OSLO = ZoneId.of("Europe/Oslo");
+
+  @Autowired JdbcTemplate sql;
 
   private UUID client;
   private UUID plan;
@@ -215,6 +219,17 @@ class StopTest extends ApiDesk {
     assertThat(shown().path("stops").get(0).path("open").asBoolean()).isFalse();
     assertThat(withdraw(second, "too late").code()).isEqualTo("too-late");
     assertThat(outcome()).isEqualTo("CLEARANCE_ONLY");
+  }
+
+  /** Whatever goes wrong while verdicts are reached, the stop is on file. */
+  @Test
+  void aStopIsKeptThoughWhatFollowsFromItFails() throws Exception {
+    send(event("START", clock.millis(), 0, ""), entry(clock.millis(), 5));
+    sql.update("update client set school = 'NONE' where id = ?", client.toString());
+    assertThat(replies(send(stop(clock.millis(), "SEIZURE")))).containsExactly("KEPT");
+    sql.update("update client set school = 'PAIN_FREE' where id = ?", client.toString());
+    assertThat(outcome()).isEqualTo("CLEARANCE_ONLY");
+    assertThat(shown().path("state").path("status").asString()).isEqualTo("STOPPED");
   }
 
   @Test

@@ -35,17 +35,22 @@ public final class StartGate {
   /**
    * Why the client may not train; null when they may, perhaps with a reason.
    *
-   * @param outcome the standing outcome; null when not screened
+   * @param screened a screening is on file; without one nobody trains, whatever else is open
+   * @param outcome the standing outcome; null when nothing is known
    * @param open findings of the standing line
    * @param undecided proposals not decided
    * @param stoppedToday the sentence of today's stop; null when there was none
    */
   public static @Nullable Closed closed(
-      @Nullable Outcome outcome, List<Finding> open, int undecided, @Nullable String stoppedToday) {
+      boolean screened,
+      @Nullable Outcome outcome,
+      List<Finding> open,
+      int undecided,
+      @Nullable String stoppedToday) {
     if (outcome == Outcome.CLEARANCE_ONLY) {
       return closed(Bar.CLEARANCE_ONLY, worst(open));
     }
-    if (outcome == null) {
+    if (!screened || outcome == null) {
       return closed(Bar.NOT_SCREENED, List.of(Bar.NOT_SCREENED.sentence));
     }
     if (stoppedToday != null) {

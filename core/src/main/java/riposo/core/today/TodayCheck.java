@@ -71,6 +71,7 @@ public final class TodayCheck {
    * @param ketones mmol/L
    * @param pulseIrregular irregular, and new
    * @param sleep energy 0 to 10; pain 0 to 10
+   * @param signs what there is, or NONE; empty while it was not asked
    */
   public record Given(
       @Nullable Pressure pressure,
@@ -125,6 +126,8 @@ public final class TodayCheck {
 
   /** Signs told or seen today. The names are kept with every check. */
   public enum Sign {
+    /** Asked, and nothing of what follows; said, never assumed. */
+    NONE("none of these"),
     EMERGENCY("an emergency sign of the stop panel"),
     CHEST_HEAD_VISION_NERVE(
         "new or worse chest symptoms; sudden or severe head, vision, speech or one-sided nerve symptoms"),
@@ -306,6 +309,9 @@ public final class TodayCheck {
     if (n.restingPulseWanted()) {
       missing.add("the client's resting pulse, in the client record");
     }
+    if (g.signs().isEmpty()) {
+      missing.add("symptoms today, or “none of these”");
+    }
     if (g.sleep() == null) {
       missing.add("sleep, 0 to 10");
     }
@@ -340,6 +346,7 @@ public final class TodayCheck {
     Means ease = new Means("", Outcome.CAUTION, "ease or not today; tell and record", HOUSE);
     return switch (s) {
       case EMERGENCY, CHEST_HEAD_VISION_NERVE, HOT_REPLACED, NO_WEIGHT -> urgent;
+      case NONE -> new Means("", Outcome.GO, "recorded", HOUSE);
       case AS_USUAL -> new Means("", Outcome.GO, "recorded; new or worse is urgent", HOUSE);
       case HEADACHE, UPPER_BELLY ->
           n.maternity()
@@ -394,7 +401,7 @@ public final class TodayCheck {
 
   private static void signs(Needs n, Given g, List<Finding> f) {
     for (Sign s : Sign.values()) {
-      if (g.signs().contains(s)) {
+      if (s != Sign.NONE && g.signs().contains(s)) {
         Means m = means(s, n, g);
         f.add(
             new Finding(

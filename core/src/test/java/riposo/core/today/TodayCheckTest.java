@@ -117,6 +117,9 @@ class TodayCheckTest {
         }
       }
     }
+    if (signs.isEmpty() && !words.contains("unasked")) {
+      signs.add(Sign.NONE);
+    }
     List<String> w = Arrays.asList(words.trim().split(" "));
     return new Given(
         p,
@@ -141,6 +144,8 @@ class TodayCheckTest {
       textBlock =
           """
       - | - | GO | AS_PLANNED
+      - | unasked | STILL_OPEN | AS_PLANNED
+      - | bp=120/80 unasked | STILL_OPEN | AS_PLANNED
       - | bp=159/99 | GO | AS_PLANNED
       - | bp=160/99 | CAUTION | EASED
       - | bp=159/100 | CAUTION | EASED
@@ -308,7 +313,7 @@ class TodayCheckTest {
             null, null, false, null, null, null, false, null, null, null, null, false, false,
             Set.of());
     assertThat(TodayCheck.assess(n, nothing).missing())
-        .hasSize(8)
+        .hasSize(9)
         .contains("blood pressure, mmHg", "glucose, mmol/L", "pain now, 0 to 10");
     assertThat(TodayCheck.assess(n, nothing).outcome()).isEqualTo(Outcome.STILL_OPEN);
     assertThat(TodayCheck.assess(needs("-"), given("-")).missing()).isEmpty();

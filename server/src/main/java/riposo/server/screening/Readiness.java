@@ -55,7 +55,7 @@ public interface Readiness {
     /** Why this client may not train, whatever reason is given; null when they may. */
     @JsonProperty
     public StartGate.@Nullable Closed closed() {
-      return StartGate.closed(outcome, findings, undecided, stoppedToday);
+      return StartGate.closed(screenedOn != null, outcome, findings, undecided, stoppedToday);
     }
   }
 

@@ -846,7 +846,20 @@ class DemoLoader implements ApplicationRunner {
   /** A good night, and the readings the client's conditions ask for. */
   private static TodayCheck.Given said(int pain, @Nullable Pressure pressure) {
     return new TodayCheck.Given(
-        pressure, null, false, null, null, null, false, null, 7, 7, pain, false, false, Set.of());
+        pressure,
+        null,
+        false,
+        null,
+        null,
+        null,
+        false,
+        null,
+        7,
+        7,
+        pain,
+        false,
+        false,
+        Set.of(TodayCheck.Sign.NONE));
   }
 
   /** What is said of a set; over is how many repetitions more than asked. */

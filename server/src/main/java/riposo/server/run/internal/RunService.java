@@ -17,9 +17,14 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -112,6 +117,8 @@ class RunService implements Runs {
           String feel,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String note) {}
 
+  private static final Logger LOG = LoggerFactory.getLogger(RunService.class);
+
   /** Events read from one request; a STOP is read wherever it stands. */
   private static final int AT_ONCE = 500;
 
@@ -127,6 +134,7 @@ class RunService implements Runs {
   private final Audit audit;
   private final Studios studios;
   private final ApplicationEventPublisher publisher;
+  private final TransactionTemplate transactions;
 
   RunService(
       RunStore store,
@@ -140,7 +148,9 @@ class RunService implements Runs {
       Json json,
       Audit audit,
       Studios studios,
-      ApplicationEventPublisher publisher) {
+      ApplicationEventPublisher publisher,
+      PlatformTransactionManager transactions) {
+    this.transactions = new TransactionTemplate(transactions);
     this.store = store;
     this.withdrawals = withdrawals;
     this.em = em;
@@ -261,12 +271,12 @@ class RunService implements Runs {
 
   @Override
   public void record(UUID runId, List<RunEvent> events) {
-    Kept kept =
-        events(
-            runId,
-            new Events(
-                events.stream().map(e -> json.read(json.write(e), JsonNode.class)).toList()));
-    for (Answered a : kept.answers()) {
+    Taken taken =
+        take(runId, events.stream().map(e -> json.read(json.write(e), JsonNode.class)).toList());
+    if (taken.stopped() != null) {
+      publisher.publishEvent(taken.stopped());
+    }
+    for (Answered a : taken.kept().answers()) {
       if (a.reply() == Reply.REFUSED) {
         throw Problems.refused("event-refused", String.valueOf(a.why()));
       }
@@ -317,7 +327,25 @@ class RunService implements Runs {
    * one that is refused never holds back the next. A STOP is always kept.
    */
   @PostMapping("/runs/{id}/events")
-  Kept events(@PathVariable UUID id, @Valid @RequestBody Events body) {
+  @Transactional(propagation = Propagation.NOT_SUPPORTED)
+  public Kept events(@PathVariable UUID id, @Valid @RequestBody Events body) {
+    Taken taken =
+        java.util.Objects.requireNonNull(transactions.execute(t -> take(id, body.events())));
+    if (taken.stopped() != null) {
+      // a stop is on file before anything is made of it: what fails here never takes it back
+      try {
+        transactions.executeWithoutResult(t -> publisher.publishEvent(taken.stopped()));
+      } catch (RuntimeException e) {
+        LOG.error("the verdicts after a stop of run {} could not be reached", id, e);
+      }
+    }
+    return taken.kept();
+  }
+
+  /** What was taken in, and what to tell the other modules where a stop was among it. */
+  private record Taken(Kept kept, @Nullable RunStopped stopped) {}
+
+  private Taken take(UUID id, List<JsonNode> sent) {
     RunRow row = store.lock(id).orElseThrow(() -> Problems.notFound("run", id));
     AdaptedPlans.AdaptedView view = json.read(row.adapted, AdaptedPlans.AdaptedView.class);
     EventReader reader =
@@ -330,13 +358,13 @@ class RunService implements Runs {
             studios.now().toEpochMilli());
     List<Answered> answers = new ArrayList<>();
     List<RunEvent> stops = new ArrayList<>();
-    for (int i = 0; i < body.events().size(); i++) {
-      JsonNode sent = body.events().get(i);
-      if (i >= AT_ONCE && !EventReader.isStop(sent)) {
+    for (int i = 0; i < sent.size(); i++) {
+      JsonNode event = sent.get(i);
+      if (i >= AT_ONCE && !EventReader.isStop(event)) {
         String why = "At most " + AT_ONCE + " events at once: send it again.";
-        answers.add(new Answered(i, reader.read(sent).id(), Reply.REFUSED, why));
+        answers.add(new Answered(i, reader.read(event).id(), Reply.REFUSED, why));
       } else {
-        answers.add(keep(reader.read(sent), reader, i, row, stops));
+        answers.add(keep(reader.read(event), reader, i, row, stops));
       }
     }
     em.flush();
@@ -355,11 +383,9 @@ class RunService implements Runs {
               + (e.deviceAt() == null ? "" : "; the device's clock was wrong, server time"),
           row.clientId);
     }
-    if (!stops.isEmpty()) {
-      store.flush();
-      publisher.publishEvent(new RunStopped(id, row.clientId));
-    }
-    return new Kept(answers, state);
+    store.flush();
+    return new Taken(
+        new Kept(answers, state), stops.isEmpty() ? null : new RunStopped(id, row.clientId));
   }
 
   private Answered keep(

@@ -252,7 +252,7 @@ class TodayService implements TodayChecks {
 
   private static String words(Result r) {
     if (r.outcome() == Outcome.STILL_OPEN) {
-      return "Not known yet.";
+      return "The start waits for what is still wanted.";
     }
     return switch (r.dose()) {
       case AS_PLANNED -> "As planned.";

@@ -260,6 +260,11 @@ class ToleranceService implements Verdicts {
     row.decidedBy = null;
     row.reason = null;
     // A decided standing stays in force until the new verdict is decided.
+    VerdictRow kept = row;
+    boolean overtaken = known.stream().anyMatch(v -> v.familyId.equals(familyId) && after(v, kept));
+    if (overtaken && j.verdict() != Verdict.STAY && j.verdict() != Verdict.STOP_AND_REFER) {
+      row.status = VerdictRow.Status.SUPERSEDED;
+    }
     if (j.verdict() == Verdict.STAY) {
       row.status = VerdictRow.Status.SETTLED;
       row.decided = Verdict.STAY;
