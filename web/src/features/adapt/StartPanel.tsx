@@ -217,7 +217,7 @@ function CheckThenStart({ planId }: { planId: string }) {
           <legend className="mb-1 w-full border-b-2 border-ink pb-1 font-bold">
             Symptoms today <span className="font-normal text-soft">count whatever the readings say</span>
           </legend>
-          <div className="grid items-start gap-x-4 sm:grid-cols-2">
+          <div className="grid items-start gap-x-4 gap-y-1 sm:grid-cols-2">
             <div className="font-semibold sm:col-span-2">{sign('NONE', 'none of these')}</div>
             {SIGNS.filter(([, , when]) => !when || when(n)).map(([id, words]) => sign(id, words))}
           </div>
@@ -307,7 +307,11 @@ function CheckThenStart({ planId }: { planId: string }) {
           </div>
         </fieldset>
       </div>
-      <aside aria-live="polite" aria-label="Today" className="md:border-l md:border-line md:pl-6">
+      <aside
+        aria-live="polite"
+        aria-label="Today"
+        className="md:sticky md:top-0 md:self-start md:border-l md:border-line md:pl-6"
+      >
         <h3 className="mb-2 font-bold">Today</h3>
         {shownError && !shownError.problem.errors && <Failure error={shownError} />}
         {result && (

@@ -102,6 +102,7 @@ class Shots {
       Studio.button(page, tap).click();
     }
     page.getByLabel("a cold").check();
+    page.evaluate("document.querySelector('[role=dialog] > div').scrollTo(0, 0)");
     page.waitForTimeout(800);
     shot(page, "today-check");
   }
