@@ -132,8 +132,11 @@ function CheckThenStart({ planId }: { planId: string }) {
     ...flags,
     signs,
   }
+  // what the form comes to rests on the checks kept already: a kept or withdrawn one asks anew
+  const checks = useChecks(client.id)
+  const before = checks.data?.filter((c) => c.today).map((c) => [c.id, c.withdrawn ?? ''])
   const preview = useQuery({
-    queryKey: ['check', client.id, form],
+    queryKey: ['check', client.id, form, before],
     queryFn: () => api.post<S['CheckView']>(`/clients/${client.id}/today-checks/preview`, form),
     placeholderData: (p) => p,
     retry: false,
@@ -401,12 +404,16 @@ function CheckThenStart({ planId }: { planId: string }) {
   )
 }
 
-/** Earlier checks of today: kept, shown, and withdrawn only as a mistaken tap, with a reason. */
-function Earlier({ clientId }: { clientId: string }) {
-  const checks = useQuery({
+function useChecks(clientId: string) {
+  return useQuery({
     queryKey: ['checks', clientId],
     queryFn: () => api.get<S['Checked'][]>(`/clients/${clientId}/today-checks`),
   })
+}
+
+/** Earlier checks of today: kept, shown, and withdrawn only as a mistaken tap, with a reason. */
+function Earlier({ clientId }: { clientId: string }) {
+  const checks = useChecks(clientId)
   const [at, setAt] = useState<string | null>(null)
   const [reason, setReason] = useState('')
   const cache = useQueryClient()

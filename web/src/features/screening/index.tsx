@@ -262,12 +262,14 @@ function useDraft(clientId: string, draft: S['DraftView'], answers: Record<strin
   const [error, setError] = useState<unknown>(null)
   const [tick, setTick] = useState(0)
   const stop = useRef(false)
+  const flight = useRef<Promise<unknown>>(Promise.resolve())
   useEffect(() => {
     const text = JSON.stringify(answers)
     if (text === sent || busy.current || stop.current || Object.keys(answers).length === 0) return
     const t = setTimeout(() => {
+      if (stop.current) return
       busy.current = true
-      api
+      flight.current = api
         .put<S['DraftView']>(`/clients/${clientId}/screening-draft`, { answers }, version.current)
         .then(
           (d) => {
@@ -289,7 +291,19 @@ function useDraft(clientId: string, draft: S['DraftView'], answers: Record<strin
     return () => clearTimeout(t)
   }, [answers, clientId, sent, tick])
   const same = JSON.stringify(answers) === sent || Object.keys(answers).length === 0
-  return { state: same ? 'draft kept' : error ? 'draft not kept' : 'keeping the draft', error }
+  return {
+    state: same ? 'draft kept' : error ? 'draft not kept' : 'keeping the draft',
+    error,
+    /** Nothing is kept any more, and what is on its way has arrived: a signed screening leaves no draft. */
+    end: () => {
+      stop.current = true
+      return flight.current
+    },
+    goOn: () => {
+      stop.current = false
+      setTick((n) => n + 1)
+    },
+  }
 }
 
 function Questions({
@@ -327,12 +341,15 @@ function Questions({
   const cache = useQueryClient()
   const other = signed.trim() !== '' && !sameName(signed, client.name)
   const save = useMutation({
-    mutationFn: () =>
-      api.post<S['ScreeningView']>(`/clients/${client.id}/screenings`, {
+    mutationFn: async () => {
+      await keeping.end()
+      return api.post<S['ScreeningView']>(`/clients/${client.id}/screenings`, {
         answers,
         signedClient: signed,
         onBehalf: other ? behalf || null : null,
-      }),
+      })
+    },
+    onError: () => keeping.goOn(),
     onSuccess: async () => {
       local.drop(client.id)
       await cache.invalidateQueries()
@@ -375,8 +392,6 @@ function Questions({
     setAnswers(next)
   }
   const error = save.error instanceof ApiError ? save.error : undefined
-  if (preview.error && !preview.data) return <Failure error={preview.error} />
-  if (!preview.data) return <Loading what="the questions" />
   const lastTime = (q: S['Question']) => {
     const v = before?.answers[q.id]
     if (!before || v === undefined) return undefined
@@ -407,7 +422,7 @@ function Questions({
         )}
         {asked.map((q, i) => {
           const head = q.group !== asked[i - 1]?.group ? q.group : ''
-          const wrong = preview.data.errors[q.id] ?? error?.field('/answers/' + q.id)
+          const wrong = preview.data?.errors[q.id] ?? error?.field('/answers/' + q.id)
           const wide = q.kind === 'CHOICE'
           return (
             <div key={q.id}>
@@ -535,7 +550,13 @@ function Questions({
         </div>
         <Failure error={keeping.error} />
       </form>
-      <OutcomeSide preview={preview.data} waits={judged !== answers || preview.isPlaceholderData} />
+      {preview.data ? (
+        <OutcomeSide preview={preview.data} waits={judged !== answers || preview.isPlaceholderData} />
+      ) : (
+        <aside aria-label="Outcome">
+          {preview.error ? <Failure error={preview.error} /> : <Loading what="the outcome" />}
+        </aside>
+      )}
     </div>
   )
 }

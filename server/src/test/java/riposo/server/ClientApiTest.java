@@ -321,6 +321,9 @@ class ClientApiTest extends ApiDesk {
     assertThat(two.status()).isEqualTo(200);
     assertThat(two.id()).isEqualTo(one.id());
     assertThat(get(c + "/screenings").body().size()).isEqualTo(1);
+    assertThat(put(c + "/screening-draft", "{\"answers\":{\"sign.chest\":\"no\"}}", 0).status())
+        .as("a late save after signing")
+        .isEqualTo(409);
     assertThat(get(c + "/screening-draft").body().path("answers").size()).isZero();
     Answer next =
         post(

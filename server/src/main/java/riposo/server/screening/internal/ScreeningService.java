@@ -275,6 +275,10 @@ class ScreeningService {
     if (row != null && (ifMatch == null || row.version != Versions.of(ifMatch))) {
       throw Problems.stale(view(row), body);
     }
+    if (row == null && ifMatch != null) {
+      // signed or thrown away meanwhile: a late save brings no draft back
+      throw Problems.stale(new DraftView(null, Map.of(), null, null), body);
+    }
     if (row == null) {
       row = new DraftRow();
       row.createdAt = studios.now();
