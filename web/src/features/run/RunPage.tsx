@@ -344,7 +344,9 @@ function Live({
           />
           <p role="status" className="mt-4 text-sm text-[#a9bcc2]">
             {log.offline
-              ? `No connection: ${log.waiting} kept on this device, sent when it is back.`
+              ? log.unkept
+                ? `No connection, and this device keeps nothing: leave this page open, ${log.waiting} wait here.`
+                : `No connection: ${log.waiting} kept on this device, sent when it is back.`
               : log.waiting > 0
                 ? `${log.waiting} being sent`
                 : 'Everything is kept.'}

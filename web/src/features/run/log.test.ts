@@ -1,6 +1,6 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import type { RunEvent } from '../../lib/clock'
-import { answered, batch, load, made, merge, refusals, waiting, type Kept } from './log'
+import { answered, batch, keep, load, made, merge, refusals, waiting, type Kept } from './log'
 
 const event = (id: string, kind: RunEvent['kind'] = 'ENTRY') => ({ id, at: 1, seq: 0, kind }) as RunEvent
 const kept = (...events: RunEvent[]): Kept => ({ v: 2, events, sent: [], refused: {} })
@@ -23,6 +23,15 @@ describe('the log of a run on a device', () => {
     ])
     expect(waiting(after)).toEqual([])
     expect(refusals(after)).toEqual([{ event: event('bad'), why: 'This run has no such slot.' }])
+  })
+  it('goes on where the device is full, and says so', () => {
+    vi.stubGlobal('localStorage', {
+      setItem: (k: string) => {
+        if (k === 'full') throw new Error('quota')
+      },
+    })
+    expect([keep('full', 'x'), keep('room', 'x')]).toEqual([false, true])
+    vi.unstubAllGlobals()
   })
   it('never gives up on a stop', () => {
     const k = kept(event('stop', 'STOP'))

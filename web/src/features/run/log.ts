@@ -27,6 +27,16 @@ export function load(text: string | null): Kept {
   return EMPTY
 }
 
+/** Writes on the device; false where it is full or writes nothing: then memory and the server hold it. */
+export function keep(key: string, value: string): boolean {
+  try {
+    localStorage.setItem(key, value)
+    return true
+  } catch {
+    return false
+  }
+}
+
 /** Events still to be sent, in the order they happened. */
 export function waiting(k: Kept): RunEvent[] {
   const sent = new Set(k.sent)

@@ -2,15 +2,17 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { api, ApiError, type S } from '../../lib/api'
 import { foldClock, type RunEvent } from '../../lib/clock'
-import { answered, batch, load, made, merge, refusals, waiting, type Kept } from './log'
+import { answered, batch, keep, load, made, merge, refusals, waiting, type Kept } from './log'
 
 /** This device, known to the log by a number it made itself. */
+let mine: string | undefined
 function device(): string {
-  const known = localStorage.getItem('riposo.device')
-  if (known) return known
-  const id = crypto.randomUUID().slice(0, 8)
-  localStorage.setItem('riposo.device', id)
-  return id
+  mine ??= localStorage.getItem('riposo.device') ?? undefined
+  if (!mine) {
+    mine = crypto.randomUUID().slice(0, 8)
+    keep('riposo.device', mine)
+  }
+  return mine
 }
 
 /**
@@ -21,13 +23,14 @@ export function useRunLog(runId: string) {
   const [kept, setKept] = useState<Kept>(() => load(localStorage.getItem('riposo.run.' + runId)))
   const [trouble, setTrouble] = useState<ApiError | null>(null)
   const [offline, setOffline] = useState(false)
+  const [unkept, setUnkept] = useState(false)
   const cache = useQueryClient()
   const sending = useRef(false)
   const latest = useRef(kept)
   const store = useCallback(
     (next: Kept) => {
       latest.current = next
-      localStorage.setItem('riposo.run.' + runId, JSON.stringify(next))
+      setUnkept(!keep('riposo.run.' + runId, JSON.stringify(next)))
       setKept(next)
     },
     [runId],
@@ -95,6 +98,7 @@ export function useRunLog(runId: string) {
     events: kept.events,
     waiting: waiting(kept).length,
     offline,
+    unkept,
     trouble,
     refused: refusals(kept),
     error: kept.run ? null : remote.error,

@@ -362,6 +362,12 @@ class ApiTest extends ApiDesk {
     assertThat(start(id, plan, ",\"systolic\":140,\"diastolic\":80,\"pulse\":64", "agreed").code())
         .as("at the limit")
         .isEqualTo("not-today");
+    assertThat(post(at, form.formatted(day, ",\"aneurysmMm\":42,\"pressureLimit\":160")).status())
+        .isEqualTo(201);
+    assertThat(get("/clients/" + id).text())
+        .as("a later, looser word tightens nothing and loosens nothing")
+        .contains("\"value\":140")
+        .doesNotContain("\"value\":160");
   }
 
   @Test

@@ -16,8 +16,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
+import riposo.server.platform.Professional;
 import tools.jackson.databind.JsonNode;
 
 /** A stop is final: what a tap on the stop panel does, however it arrives, and its withdrawal. */
@@ -143,6 +145,31 @@ class StopTest extends ApiDesk {
     assertThat(kept.path("at").asLong()).isBetween(clock.millis() - 60_000, clock.millis());
     assertThat(outcome()).isEqualTo("CLEARANCE_ONLY");
     assertThat(get("/audit").text()).contains("the device's clock was wrong");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"null", "5", "\"x\"", "[]", "{}", "{\"kind\":\"PAUSE\"}"})
+  void nothingUnreadableHoldsBackTheStopBehindIt(String odd) throws Exception {
+    assertThat(replies(send(odd, stop(clock.millis(), "CHEST"))))
+        .containsExactly("REFUSED", "KEPT");
+    assertThat(outcome()).isEqualTo("CLEARANCE_ONLY");
+  }
+
+  @Test
+  void anIdThatAnotherStudioHoldsHoldsBackNothing() throws Exception {
+    String stop = stop(clock.millis(), "CHEST");
+    String pause = event("PAUSE", clock.millis(), 3, "");
+    send(pause, stop);
+    UUID theirs = run;
+    Professional first = me;
+    me = stranger;
+    client = screened();
+    run = start(client, post("/plans", PLAN).id(), "").id();
+    assertThat(replies(send(pause, stop))).containsExactly("REFUSED", "KEPT");
+    assertThat(replies(send(pause, stop))).containsExactly("REFUSED", "KNOWN");
+    assertThat(outcome()).isEqualTo("CLEARANCE_ONLY");
+    me = first;
+    assertThat(get("/runs/" + theirs + "/events").body()).hasSize(2);
   }
 
   @Test

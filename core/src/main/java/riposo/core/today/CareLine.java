@@ -63,6 +63,28 @@ public record CareLine(Kind kind, BigDecimal value, @Nullable String by, @Nullab
     }
   }
 
+  /**
+   * The lines with one more that may only tighten: a stricter line of its kind stays, and what is
+   * looser than the usual line is not added.
+   */
+  public static List<CareLine> tightened(List<CareLine> lines, CareLine more) {
+    List<CareLine> same = lines.stream().filter(l -> l.kind == more.kind).toList();
+    boolean stricter =
+        same.stream()
+            .anyMatch(
+                l ->
+                    more.kind.high
+                        ? l.value.compareTo(more.value) <= 0
+                        : l.value.compareTo(more.value) >= 0);
+    if (stricter || same.isEmpty() && more.loosens()) {
+      return List.copyOf(lines);
+    }
+    List<CareLine> all = new ArrayList<>(lines);
+    all.removeAll(same);
+    all.add(more);
+    return List.copyOf(all);
+  }
+
   /** True when it lets through what the default would not. */
   public boolean loosens() {
     if (kind.standard == null) {

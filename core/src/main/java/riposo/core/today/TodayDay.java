@@ -6,10 +6,10 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
-import riposo.core.screening.ReadingKind;
 import riposo.core.today.TodayCheck.Dose;
 import riposo.core.today.TodayCheck.Given;
 import riposo.core.today.TodayCheck.Result;
@@ -17,8 +17,9 @@ import riposo.core.today.TodayCheck.Result;
 /**
  * The checks of one day together: a later one decides about the readings it repeats, and about
  * nothing else. Pressure, pulse and saturation are repeated at most twice, 5 minutes seated each;
- * glucose goes by its own line. What is urgent stays, and so do a symptom or an answer that ruled
- * the day out, "call maternity today" and a new irregular pulse. Mild symptoms may be asked again.
+ * glucose and ketones go by their own lines, neither undoing the other. What is urgent stays, and
+ * so do a symptom or an answer that ruled the day out, "call maternity today" and a new irregular
+ * pulse. Mild symptoms may be asked again.
  */
 public final class TodayDay {
   /** Seated before a repeat counts. */
@@ -26,10 +27,22 @@ public final class TodayDay {
 
   public static final int REPEATS = 2;
 
+  /** What only a test of ketones undoes, whatever the glucose has become. */
+  private static final Set<String> KETONES = Set.of("today.glucose.ketones", "today.glucose.sglt2");
+
   private TodayDay() {}
 
   /** A check as kept, judged by itself. */
   public record Kept(Instant at, Given given, Result result) {}
+
+  /** What is read again, each by itself. */
+  private enum Reading {
+    PRESSURE,
+    PULSE,
+    SATURATION,
+    GLUCOSE,
+    KETONES
+  }
 
   /** A reading that was out of line: what it said, when it was last taken, how often again. */
   private static final class Chain {
@@ -58,8 +71,8 @@ public final class TodayDay {
    */
   public static Result with(List<Kept> earlier, Kept now) {
     List<Finding> stays = new ArrayList<>();
-    Map<ReadingKind, Chain> chains = new EnumMap<>(ReadingKind.class);
-    for (ReadingKind k : ReadingKind.values()) {
+    Map<Reading, Chain> chains = new EnumMap<>(Reading.class);
+    for (Reading k : Reading.values()) {
       chains.put(k, new Chain());
     }
     for (Kept k : earlier) {
@@ -103,12 +116,12 @@ public final class TodayDay {
         r.wobbly());
   }
 
-  private static void take(ReadingKind kind, Chain c, Kept k) {
-    if (!taken(kind, k.given())) {
+  private static void take(Reading kind, Chain c, Kept k) {
+    Finding bad = closes(kind, k);
+    if (!taken(kind, k.given()) && bad == null) {
       return;
     }
-    Finding bad = closes(kind, k);
-    if (kind == ReadingKind.GLUCOSE) {
+    if (kind == Reading.GLUCOSE || kind == Reading.KETONES) {
       c.open = bad; // treated by its own plan; the wait after a low is its own rule
       c.last = k.at();
     } else {
@@ -116,17 +129,18 @@ public final class TodayDay {
     }
   }
 
-  private static boolean taken(ReadingKind kind, Given g) {
+  private static boolean taken(Reading kind, Given g) {
     return switch (kind) {
       case PRESSURE -> g.pressure() != null;
       case PULSE -> g.pulse() != null;
       case SATURATION -> g.saturation() != null;
       case GLUCOSE -> g.glucose() != null;
+      case KETONES -> g.ketones() != null;
     };
   }
 
   /** The finding by which that reading rules the day out; null when it does not. */
-  private static @Nullable Finding closes(ReadingKind kind, Kept k) {
+  private static @Nullable Finding closes(Reading kind, Kept k) {
     return k.result().findings().stream()
         .filter(f -> f.outcome() == Outcome.NOT_TODAY && kind(f.rule()) == kind)
         .findFirst()
@@ -134,19 +148,22 @@ public final class TodayDay {
   }
 
   /** Which reading's repeat may undo a finding; null for what no second reading undoes. */
-  private static @Nullable ReadingKind kind(String rule) {
+  private static @Nullable Reading kind(String rule) {
     String r = rule.replace("today.care-plan.", "today.");
     if (r.startsWith("today.pressure") && !r.startsWith("today.pressure.maternity")) {
-      return ReadingKind.PRESSURE;
+      return Reading.PRESSURE;
     }
     if (r.startsWith("today.pulse") && !r.equals("today.pulse.irregular")) {
-      return ReadingKind.PULSE;
+      return Reading.PULSE;
     }
     if (r.startsWith("today.saturation")) {
-      return ReadingKind.SATURATION;
+      return Reading.SATURATION;
+    }
+    if (KETONES.contains(r)) {
+      return Reading.KETONES;
     }
     return r.startsWith("today.glucose") && !r.equals("today.glucose.severe-low")
-        ? ReadingKind.GLUCOSE
+        ? Reading.GLUCOSE
         : null;
   }
 }

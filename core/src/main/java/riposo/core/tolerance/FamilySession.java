@@ -59,12 +59,24 @@ public record FamilySession(
     return entries.get(entries.size() - 1);
   }
 
-  /** The last set on each side, or the last when the sides are done together. */
+  /**
+   * The last set of each slot on each side, latest round first: a side that ended a round earlier
+   * counts too.
+   */
   public List<DoneSet> lastSets() {
-    int round = entries.stream().mapToInt(DoneSet::round).max().orElseThrow();
     return entries.stream()
-        .filter(e -> e.round() == round)
-        .sorted(Comparator.comparing((DoneSet e) -> e.side() == Side.BOTH ? 0 : 1))
+        .filter(
+            e ->
+                entries.stream()
+                    .noneMatch(
+                        x ->
+                            x.slotKey().equals(e.slotKey())
+                                && x.side() == e.side()
+                                && x.round() > e.round()))
+        .sorted(
+            Comparator.comparing(DoneSet::round)
+                .reversed()
+                .thenComparing(e -> e.side() == Side.BOTH ? 0 : 1))
         .toList();
   }
 

@@ -21,6 +21,6 @@ public record Steps(
     @Nullable Integer lightestGrams,
     @Nullable Integer previousGrams,
     boolean slow) {
-  /** Nothing is known to be open: of a movement that left the catalogue. */
-  public static final Steps NONE = new Steps(null, false, null, null, null, null, false);
+  /** Nothing is known to be open, so no way leads up: of a movement that left the catalogue. */
+  public static final Steps NONE = new Steps(null, true, null, null, null, null, false);
 }

@@ -380,6 +380,40 @@ class TodayCheckTest {
     }
   }
 
+  @ParameterizedTest(name = "[{0}] and {1}: [{2}]")
+  @CsvSource({
+    "'', 160, 160",
+    "'', 180, 180",
+    "'', 190, ''",
+    "140, 160, 140",
+    "160, 140, 140",
+    "140, 140, 140",
+    "195, 190, 190",
+    "195, 170, 170",
+    "140 195, 170, 140 195",
+  })
+  void aLineAddedToACarePlanOnlyTightensIt(String before, String more, String after) {
+    CareLine other = new CareLine(CareLine.Kind.PULSE_HIGH, new BigDecimal("100"), null, null);
+    List<CareLine> lines = new ArrayList<>(systolic(before));
+    lines.add(0, other);
+    List<CareLine> left = CareLine.tightened(lines, systolic(more).get(0));
+    assertThat(left).contains(other);
+    assertThat(left).filteredOn(l -> l != other).isEqualTo(systolic(after));
+  }
+
+  private static List<CareLine> systolic(String values) {
+    return Arrays.stream(values.split(" "))
+        .filter(v -> !v.isEmpty())
+        .map(
+            v ->
+                new CareLine(
+                    CareLine.Kind.SYSTOLIC_HIGH,
+                    new BigDecimal(v),
+                    "Dr. Ek",
+                    LocalDate.of(2026, 11, 2)))
+        .toList();
+  }
+
   @Test
   void noWordLoosensPressurePastTwoHundredOrTheLinesOfAHighInjury() {
     LocalDate day = LocalDate.of(2026, 11, 2);

@@ -65,7 +65,13 @@ class TodayDayTest {
       - | 0 UNWELL; 60 sleep=7 | GO
       - | 0 bp=120/80 DIZZY; 20 bp=120/80 | GO
       - | 0 NEW_PAIN; 60 COLD | CAUTION
-      low | 0 glucose=14.0 ketones=1.6; 60 glucose=9.0 | GO
+      low | 0 glucose=14.0 ketones=1.6; 60 glucose=9.0 | NOT_TODAY
+      low | 0 glucose=14.0 ketones=1.6; 60 glucose=9.0 ketones=0.4 | GO
+      low | 0 glucose=17.0 ketones=0.4; 60 ketones=0.4 | NOT_TODAY
+      low | 0 ketones=1.5; 60 glucose=9.0 | NOT_TODAY
+      sglt2 | 0 ketones=1.5 UNWELL; 60 sleep=7 | NOT_TODAY
+      sglt2 | 0 UNWELL; 60 sleep=7 | NOT_TODAY
+      sglt2 | 0 UNWELL; 60 ketones=0.3 | GO
       low | 0 glucose=17.0; 60 sleep=7 | NOT_TODAY
       low | 0 severe; 60 glucose=9.0 | NOT_TODAY
       """)

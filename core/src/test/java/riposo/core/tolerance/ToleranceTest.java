@@ -331,6 +331,54 @@ class ToleranceTest {
   }
 
   @Test
+  void aMovementThatLeftTheCatalogueHasNoWayUp() {
+    Judgement j = PAIN_FREE.judge(List.of(day(1).session(), day(8).session()), Steps.NONE);
+    assertThat(j.verdict()).isEqualTo(Verdict.STAY);
+    assertThat(j.noStep()).containsExactly(NoStep.NO_WAY);
+  }
+
+  /** Right ends a round earlier than left: its last set counts as much. */
+  @ParameterizedTest
+  @CsvSource({"12, 12, STEP_UP", "12, 11, STAY", "11, 12, STAY"})
+  void theLastSetOfEachSideCountsThoughOneEndedEarlier(int left, int right, Verdict verdict) {
+    List<FamilySession> two =
+        Stream.of(1, 8)
+            .map(
+                n -> {
+                  FamilySession s = day(n).session();
+                  List<DoneSet> sets =
+                      List.of(
+                          round(s, 1, Side.LEFT, 12),
+                          round(s, 1, Side.RIGHT, right),
+                          round(s, 2, Side.LEFT, left));
+                  return new FamilySession(
+                      s.runId(), s.date(), sets, 0, false, false, null, false, FINE, null);
+                })
+            .toList();
+    assertThat(PAIN_FREE.judge(two, OPEN).verdict()).isEqualTo(verdict);
+  }
+
+  private static DoneSet round(FamilySession of, int round, Side side, int reps) {
+    DoneSet e = of.last();
+    return new DoneSet(
+        e.slotKey(),
+        round,
+        side,
+        e.askedId(),
+        e.movementId(),
+        e.familyId(),
+        e.support(),
+        e.range(),
+        e.grams(),
+        reps,
+        e.targetReps(),
+        e.effort(),
+        e.pain(),
+        null,
+        false);
+  }
+
+  @Test
   void theOneChangeIsWeightThenRungThenSlower() {
     List<FamilySession> two = List.of(session(5, 0, 12, FINE, null), session(5, 0, 12, FINE, null));
     Change load = PAIN_FREE.judge(two, OPEN).change();

@@ -4,6 +4,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Collection;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -120,6 +122,23 @@ public class Studios {
     return moment
         .atZone(ZoneId.of(current().zone()))
         .format(java.time.format.DateTimeFormatter.ofPattern("HH:mm"));
+  }
+
+  /**
+   * Which of these ids, made on a device, a row of another studio holds: they are taken, and no
+   * more than that is told.
+   *
+   * @param table a name written in the code, never one that was sent
+   */
+  public Set<UUID> heldElsewhere(String table, Collection<UUID> ids) {
+    return ids.isEmpty()
+        ? Set.of()
+        : Set.copyOf(
+            jdbc.sql("select id from " + table + " where id in (:ids) and studio_id <> :studio")
+                .param("ids", ids.stream().map(UUID::toString).toList())
+                .param("studio", StudioContext.current().toString())
+                .query((rs, n) -> UUID.fromString(rs.getString("id")))
+                .list());
   }
 
   public boolean hasAccount(String email) {

@@ -50,6 +50,9 @@ final class EventReader {
       return new Read(stop.id(), stop, null);
     }
     UUID id = id(n);
+    if (!n.isObject()) {
+      return new Read(id, null, "This event cannot be read.");
+    }
     RunEvent e;
     try {
       e = json.read(n.toString(), RunEvent.class);
@@ -61,7 +64,7 @@ final class EventReader {
       String why =
           cause instanceof IllegalArgumentException
               ? String.valueOf(cause.getMessage())
-              : "this event cannot be read";
+              : "This event cannot be read";
       return new Read(id, null, Character.toUpperCase(why.charAt(0)) + why.substring(1) + ".");
     }
     String why = wrong(e);

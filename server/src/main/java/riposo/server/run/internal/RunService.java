@@ -356,15 +356,20 @@ class RunService implements Runs {
             view.timeline().segments().size(),
             row.createdAt.toEpochMilli(),
             studios.now().toEpochMilli());
+    List<EventReader.Read> read = sent.stream().map(reader::read).toList();
+    Set<UUID> elsewhere =
+        studios.heldElsewhere(
+            "run_event",
+            read.stream().map(EventReader.Read::id).filter(java.util.Objects::nonNull).toList());
     List<Answered> answers = new ArrayList<>();
     List<RunEvent> stops = new ArrayList<>();
     for (int i = 0; i < sent.size(); i++) {
-      JsonNode event = sent.get(i);
-      if (i >= AT_ONCE && !EventReader.isStop(event)) {
+      EventReader.Read event = read.get(i);
+      if (i >= AT_ONCE && !EventReader.isStop(sent.get(i))) {
         String why = "At most " + AT_ONCE + " events at once: send it again.";
-        answers.add(new Answered(i, reader.read(event).id(), Reply.REFUSED, why));
+        answers.add(new Answered(i, event.id(), Reply.REFUSED, why));
       } else {
-        answers.add(keep(reader.read(event), reader, i, row, stops));
+        answers.add(keep(event, reader, elsewhere, i, row, stops));
       }
     }
     em.flush();
@@ -389,14 +394,19 @@ class RunService implements Runs {
   }
 
   private Answered keep(
-      EventReader.Read read, EventReader reader, int index, RunRow run, List<RunEvent> stops) {
+      EventReader.Read read,
+      EventReader reader,
+      Set<UUID> elsewhere,
+      int index,
+      RunRow run,
+      List<RunEvent> stops) {
     RunEvent e = read.event();
     if (e == null) {
       return new Answered(index, read.id(), Reply.REFUSED, read.refused());
     }
     UUID id = e.id();
     EventRow known = em.find(EventRow.class, id);
-    if (known != null && !known.runId.equals(run.id)) {
+    if (elsewhere.contains(id) || known != null && !known.runId.equals(run.id)) {
       if (e.kind() != RunEvent.Kind.STOP) {
         return new Answered(index, id, Reply.REFUSED, "This event id belongs to another run.");
       }

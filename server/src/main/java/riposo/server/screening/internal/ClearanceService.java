@@ -346,18 +346,16 @@ class ClearanceService {
     return ResponseEntity.status(201).body(standing.of(clientId));
   }
 
-  /** The pressure limit of a clearance becomes a line of the client's care plan. */
+  /** The pressure limit of a clearance becomes a line of the client's care plan, if it tightens. */
   private void tighten(UUID clientId, int systolic, ClearanceRow by) {
     ClientRecord r = clients.require(clientId).record();
-    List<CareLine> lines = new ArrayList<>(r.careLines());
-    lines.removeIf(l -> l.kind() == CareLine.Kind.SYSTOLIC_HIGH);
-    lines.add(
+    CareLine line =
         new CareLine(
             CareLine.Kind.SYSTOLIC_HIGH,
             java.math.BigDecimal.valueOf(systolic),
             by.role + " " + by.name,
-            by.givenOn));
-    clients.setRecord(clientId, r.withCareLines(lines));
+            by.givenOn);
+    clients.setRecord(clientId, r.withCareLines(CareLine.tightened(r.careLines(), line)));
   }
 
   @GetMapping("/happened")

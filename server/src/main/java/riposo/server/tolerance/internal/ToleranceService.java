@@ -392,8 +392,15 @@ class ToleranceService implements Verdicts {
       lightest = least.isPresent() ? (Integer) least.getAsInt() : null;
     }
     Standing standing = standings.standings(client.id()).get(familyId);
+    boolean retired = movements.catalogue().retired(at.id());
     boolean slow =
-        standing != null && standing.movementId().equals(at.id()) && standing.tempo() != null;
+        retired
+            || standing != null
+                && standing.movementId().equals(at.id())
+                && standing.tempo() != null;
+    if (retired) {
+      up = null; // no more of what is offered no more: only another rung leads up
+    }
     return new Steps(next, higher && next == null, previous, up, lightest, down, slow);
   }
 
