@@ -9,6 +9,7 @@ import { Contour } from '../../ui/Contour'
 import { Figure } from '../../ui/Figure'
 import { useClient } from '../clients'
 import { ComparePanel, Since } from './ComparePanel'
+import { OrderOffer } from './OrderOffer'
 import { StairPanel } from './StairPanel'
 import { Closed, StartPanel } from './StartPanel'
 
@@ -174,6 +175,7 @@ function Desk({ planId }: { planId: string }) {
             who={client.name.split(' ')[0]}
             slot={current.key}
           />
+          {v.orders && <OrderOffer client={client} planId={v.planId} orders={v.orders} />}
           <SlotTable slots={v.slots} current={current.key} onChoose={setChosen} />
         </div>
         <div className="lg:sticky lg:top-3">

@@ -16,6 +16,8 @@ const KIT = [
   ['WEDGE', 'wedge to recline on'],
   ['TOWEL', 'towel'],
   ['BALL', 'ball'],
+  ['BED', 'bed or plinth'],
+  ['STRAP', 'strap round the trunk'],
 ] as const
 
 type Form = S['ClientForm']

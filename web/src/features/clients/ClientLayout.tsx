@@ -239,6 +239,7 @@ const HAPPENED: [S['HappenedForm']['kind'], string][] = [
   ['ILLNESS', 'an illness'],
   ['HOSPITAL', 'a hospital stay'],
   ['FALL', 'a fall'],
+  ['FLARE', 'a flare of pain or of a condition'],
 ]
 
 function HappenedForm({ clientId, onDone }: { clientId: string; onDone: () => void }) {

@@ -13,6 +13,8 @@ const THINGS: [Room['things'][number], string][] = [
   ['WEDGE', 'wedge to recline on'],
   ['TOWEL', 'towel'],
   ['BALL', 'ball'],
+  ['BED', 'bed or plinth'],
+  ['STRAP', 'strap round the trunk'],
 ]
 const STAND_INS: [S['StandIn']['kind'], string][] = [
   ['CAN_400', 'full 400 g can'],

@@ -4,6 +4,7 @@ import { api, ApiError, type S } from '../../lib/api'
 import { day } from '../../lib/format'
 import { Button, Dialog, Failure, Field } from '../../ui'
 import { useClient } from '../clients'
+import { FloorWays } from './FloorWays'
 import { LimitForm } from './LimitForm'
 import { OnDate } from './OnDate'
 
@@ -22,6 +23,7 @@ export function LimitsPage() {
   return (
     <>
       <OnDate clientId={client.id} />
+      <FloorWays clientId={client.id} />
       <div className="mb-3 mt-10 flex flex-wrap items-center justify-between gap-2">
         <h2 className="text-lg font-bold">Limits and their history</h2>
         <Button main onClick={() => setForm({})}>

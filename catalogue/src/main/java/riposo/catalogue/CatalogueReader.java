@@ -256,7 +256,10 @@ public final class CatalogueReader {
           new LinkedHashSet<>(strings(m.get("muscles").get("primary"))),
           new LinkedHashSet<>(strings(m.get("muscles").get("secondary"))),
           kit,
-          demands(m.get("demands"), constant(Position.class, m.get("position").asString())),
+          demands(
+              m.get("demands"),
+              constant(Position.class, m.get("position").asString()),
+              constant(SidePattern.class, m.get("sides").asString())),
           range == null ? 100 : range.get("least").asInt(),
           cuts,
           modifiers,
@@ -269,7 +272,7 @@ public final class CatalogueReader {
     }
   }
 
-  private static Demands demands(JsonNode d, Position position) {
+  private static Demands demands(JsonNode d, Position position, SidePattern sides) {
     List<JointDemand> joints = new ArrayList<>();
     for (String s : strings(d.get("joints"))) {
       String[] p = s.split(" ");
@@ -299,6 +302,12 @@ public final class CatalogueReader {
     Set<Act> acts = EnumSet.noneOf(Act.class);
     strings(d.get("acts")).forEach(a -> acts.add(constant(Act.class, a)));
     JsonNode weight = d.get("weight");
+    int hands = weight == null ? 0 : weight.get("hands").asInt();
+    // a movement of a studio's own written before the axis was known: what its demands imply
+    int trunk =
+        d.has("trunk")
+            ? d.get("trunk").asInt()
+            : Soundness.leastTrunk(position, joints, spine, hands, sides);
     return new Demands(
         position,
         joints,
@@ -308,7 +317,7 @@ public final class CatalogueReader {
         d.get("supported").asBoolean(),
         bearing,
         weight == null ? 0 : weight.get("least").asInt(),
-        weight == null ? 0 : weight.get("hands").asInt(),
+        hands,
         weight != null && weight.get("overhead").asBoolean(),
         d.get("hold").asInt(),
         d.get("pressure").asInt(),
@@ -316,6 +325,7 @@ public final class CatalogueReader {
         d.get("grip").asInt(),
         d.get("effort").asInt(),
         d.get("complexity").asInt(),
+        trunk,
         acts);
   }
 

@@ -149,7 +149,12 @@ class CatalogueSoundTest {
             "plan.floor-trips",
             "standing.sign.chest",
             "modifier.help-rising",
-            "choose.cost.1.purpose");
+            "choose.cost.1.purpose",
+            "choose.cost.3.kind",
+            "choose.reach",
+            "floor.chair",
+            "floor.seen",
+            "choose.session.variety");
     assertThat(rules).extracting(RuleEntry::school).contains("pain-free", "monitored", "calendar");
   }
 

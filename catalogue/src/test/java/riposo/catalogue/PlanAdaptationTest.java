@@ -19,6 +19,7 @@ import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Ceiling;
+import riposo.core.adapt.ClientOrder;
 import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Pin;
@@ -28,6 +29,7 @@ import riposo.core.adapt.SlotResult;
 import riposo.core.adapt.StairRung;
 import riposo.core.adapt.Standing;
 import riposo.core.dose.Dose;
+import riposo.core.dose.Held;
 import riposo.core.dose.Weight;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
@@ -40,6 +42,7 @@ import riposo.core.movement.Kit;
 import riposo.core.movement.LoadKind;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
+import riposo.core.movement.Position;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Format;
 import riposo.core.plan.Mobility;
@@ -289,19 +292,67 @@ class PlanAdaptationTest {
             continue;
           }
           Variant v = ADAPTER.variant(p);
-          assertThat(d.grams())
-              .as("seed %d %s", seed, p)
-              .isLessThanOrEqualTo(caps.cap(Axis.LOAD_HAND, p.side()));
-          int inAll = d.grams() * Math.max(1, d.hands());
+          Held h = d.weight();
+          assertThat(d.grams()).isEqualTo(h.heavier());
+          if (p.side() != Side.RIGHT) {
+            assertThat(h.left())
+                .as("seed %d %s", seed, p)
+                .isLessThanOrEqualTo(caps.cap(Axis.LOAD_HAND, Side.LEFT));
+          }
+          if (p.side() != Side.LEFT) {
+            assertThat(h.right())
+                .as("seed %d %s", seed, p)
+                .isLessThanOrEqualTo(caps.cap(Axis.LOAD_HAND, Side.RIGHT));
+          }
+          int inAll = h.way() == Held.Way.EACH_HAND ? h.left() + h.right() : h.heavier();
+          assertThat(inAll).isLessThanOrEqualTo(caps.cap(Axis.LOAD_TOTAL, Side.BOTH));
           if (v.overhead()) {
             assertThat(inAll).isLessThanOrEqualTo(caps.cap(Axis.LOAD_OVERHEAD, Side.BOTH));
           }
-          if (v.position().onFloor()) {
+          if (v.onFloor() && !p.modifiers().contains(Modifier.HAND_OFF)) {
             assertThat(inAll).isLessThanOrEqualTo(caps.cap(Axis.LOAD_FROM_FLOOR, Side.BOTH));
           }
         }
       }
     }
+  }
+
+  @ParameterizedTest(name = "{0} under {1}: left {2}, right {3}")
+  @CsvSource({
+    "supine-dumbbell-press, load.hand 500 left, 500, 2000, right 2 kg",
+    "supine-dumbbell-press, load.hand 0 left, 0, 2000, left no weight",
+    "supine-dumbbell-press, grip 0 right, 2000, 0, right no weight",
+    "supine-dumbbell-press, grip 1 right, 2000, 1000, right 1 kg",
+    "overhead-press, load.hand 1500 right, 2000, 1000, left 2 kg",
+    "curl, load.total 3000, 1000, 1000, 1 kg each",
+    "kick-back, load.hand 1000 left, 1000, 2000, right 2 kg",
+    "curl, STROKE_SIDE left, 1000, 2000, left 1 kg",
+    "curl, STERNOTOMY, 2000, 2000, 2 kg each"
+  })
+  void aCapOnOneHandLeavesTheOtherItsWeight(
+      String asked, String said, int left, int right, String words) {
+    SessionPlan plan =
+        SessionPlan.of(
+            List.of(), List.of(new Slot("s", asked, null)), Format.intervals(40, 20, 1), List.of());
+    Map<String, Standing> two = new HashMap<>();
+    Movement m = CATALOGUE.movement(asked);
+    two.put(
+        m.familyId(),
+        new Standing(m.familyId(), asked, asked, 2000, null, null, "STAY", false, DAY));
+    List<Weight> pairs = List.of(new Weight(500, 2), new Weight(1000, 2), new Weight(2000, 2));
+    AdaptedPlan a =
+        PLANS.adapt(
+            plan,
+            Caps.on(DAY, Said.limits(said)),
+            new Kitbag(EnumSet.complementOf(EnumSet.of(Kit.BED)), pairs),
+            two,
+            Map.of(),
+            Mobility.USUAL);
+    AdaptedSlot s = a.slots().get(0);
+    assertThat(s.result().parts()).as("one part, a weight for each hand").hasSize(1);
+    Held h = s.doses().get(0).weight();
+    assertThat(List.of(h.left(), h.right())).isEqualTo(List.of(left, right));
+    assertThat(Wording.dose(s.doses().get(0))).contains(words);
   }
 
   @Test
@@ -408,7 +459,86 @@ class PlanAdaptationTest {
             "hinged-row", new Situation(Caps.open(DAY), Set.of(Kit.CHAIR, Kit.BAND), Map.of()));
     assertThat(r.parts().get(0).movementId()).isEqualTo("seated-band-row");
     assertThat(r.rejections().get(0).missing()).containsExactly(Kit.DUMBBELLS);
-    assertThat(Wording.missing(r.rejections().get(0).missing())).contains("dumbbells");
+    assertThat(Wording.missing(r.rejections().get(0).missing(), Set.of())).contains("dumbbells");
+  }
+
+  private static AdaptedPlan work(String said, Kitbag kit, String... asked) {
+    List<Slot> slots = new ArrayList<>();
+    for (String id : asked) {
+      slots.add(new Slot("s" + slots.size(), id, null));
+    }
+    return PLANS.adapt(
+        SessionPlan.of(List.of(), slots, Format.intervals(40, 20, 1), List.of()),
+        Caps.on(DAY, Said.limits(said)),
+        kit,
+        Map.of(),
+        Map.of(),
+        Mobility.USUAL);
+  }
+
+  @ParameterizedTest(name = "{0}: {1}")
+  @CsvSource(
+      delimiter = '|',
+      textBlock =
+          """
+          seated-band-row seated-push-out | -
+          seated-band-row seated-push-out seated-one-arm-press | asks for 1 of pushes beyond the pulls; limit 0
+          seated-one-arm-press seated-band-row band-overhead-straighten | asks for 2 of slots with the arms overhead; limit 1
+          seated-punch-up seated-one-arm-press seated-band-row | asks for 2 of slots with the arms overhead; limit 1
+          seated-push-out seated-march | asks for 1 of pushes beyond the pulls; limit 0
+          """)
+  void wheelsAskForAsMuchPullAsPushAndOneSlotOverhead(String asked, String said) {
+    AdaptedPlan a = work("WHEELCHAIR", KIT, asked.split(" "));
+    List<String> words = Wording.broken(a.session());
+    if (said.equals("-")) {
+      assertThat(words).isEmpty();
+    } else {
+      assertThat(words).anyMatch(w -> w.startsWith(said));
+    }
+  }
+
+  @Test
+  void aSeatThatWaitsForAHeightAsksForItAndBlamesNoKit() {
+    Set<Kit> noChair = EnumSet.allOf(Kit.class);
+    noChair.remove(Kit.CHAIR);
+    AdaptedSlot s =
+        work("HIP_BACK", new Kitbag(noChair, List.of(), Set.of(Kit.CHAIR)), "seated-knee-extension")
+            .slots()
+            .get(0);
+    assertThat(s.askedMissing()).containsExactly(Kit.CHAIR);
+    assertThat(new Wording(CATALOGUE).reasons(s))
+        .anyMatch(r -> r.contains("the knee height is not recorded"))
+        .noneMatch(r -> r.contains("not in this kit"));
+  }
+
+  @Test
+  void anOrderWithFewerTripsIsFoundForThisClient() {
+    SessionPlan plan =
+        SessionPlan.of(
+            List.of(),
+            List.of(
+                new Slot("a", "supine-bridge", null),
+                new Slot("b", "squat", null),
+                new Slot("c", "side-lying-lift", null),
+                new Slot("d", "hinged-row", null)),
+            Format.intervals(40, 20, 1),
+            List.of());
+    AdaptedPlan a = PLANS.adapt(plan, Caps.open(DAY), KIT, Map.of(), Map.of(), Mobility.USUAL);
+    List<ClientOrder> orders = PLANS.orders(plan, a);
+    assertThat(orders).hasSize(1);
+    ClientOrder o = orders.get(0);
+    assertThat(o.order()).containsExactlyInAnyOrder(0, 1, 2, 3);
+    assertThat(Math.abs(o.order().indexOf(0) - o.order().indexOf(2))).isEqualTo(1);
+    assertThat(o.found().before().floorTrips() - o.found().after().floorTrips()).isEqualTo(1);
+    AdaptedPlan noFloor =
+        PLANS.adapt(
+            plan,
+            Caps.on(DAY, Said.limits("surface.floor 0")),
+            KIT,
+            Map.of(),
+            Map.of(),
+            Mobility.USUAL);
+    assertThat(PLANS.orders(plan, noFloor)).as("this client never goes down").isEmpty();
   }
 
   @Test
@@ -467,13 +597,18 @@ class PlanAdaptationTest {
         }
         if (m.position().onFloor()) {
           assertThat(m.kit()).as(m.id()).anyMatch(any -> any.contains(Kit.MAT));
-          assertThat(m.modifiers()).as(m.id() + " can be knelt to on a pad").contains(Modifier.PAD);
         }
+        assertThat(m.modifiers().contains(Modifier.PAD))
+            .as(m.id() + " takes a pad where a knee rests")
+            .isEqualTo(
+                m.position() == Position.ALL_FOURS
+                    || m.position() == Position.KNEELING
+                    || m.position() == Position.HALF_KNEELING);
         if (m.demands().supported()) {
           assertThat(
                   m.position().height == 2
                       || m.position().height == 3
-                      || m.position() == riposo.core.movement.Position.HALF_KNEELING)
+                      || m.position() == Position.HALF_KNEELING)
               .as(m.id())
               .isTrue();
         }

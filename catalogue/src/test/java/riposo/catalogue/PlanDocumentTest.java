@@ -150,7 +150,7 @@ class PlanDocumentTest {
       if (half) {
         limits.add(limit("session.work-per-rest", 100));
       }
-      Caps caps = Caps.on(RandomLimits.DAY, limits);
+      Caps caps = Caps.on(RandomLimits.DAY, limits).padded(true);
       AdaptedPlan a =
           PLANS.adapt(
               plan,

@@ -221,7 +221,7 @@ class MovementTest extends ApiDesk {
     Answer who = post("/movements/who", form(d));
     assertThat(who.body().path("asItIs").asInt()).isEqualTo(1);
     assertThat(who.body().path("closed").asInt()).isEqualTo(1);
-    assertThat(who.text()).contains("asks for 2 of grip; limit 0 (physio letter");
+    assertThat(who.text()).contains("asks for 1 of grip; limit 0 (physio letter");
     d.putArray("modifiers").add("no-weight");
     assertThat(post("/movements/who", form(d)).body().path("withChange").asInt()).isEqualTo(1);
     // claims less than sitting asks for: a warning, and still reckoned

@@ -19,7 +19,6 @@ import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Cost;
 import riposo.core.adapt.Performed;
-import riposo.core.adapt.Situation;
 import riposo.core.kit.Band;
 import riposo.core.kit.Room;
 import riposo.core.limit.Axis;
@@ -100,20 +99,15 @@ class LanesTest {
   /** One way to show a slot: what it costs with everybody at the one nearest to them. */
   private record Way(long lead, long trail, int[] postures) {}
 
-  private static Performed form(Adapter a, Movement m, Situation s) {
-    Ceiling c = s.ceilings().get(m.familyId());
-    return c != null && m.rung() > c.rung() ? null : a.open(m.id(), s);
-  }
-
   private static long[] cost(Adapter a, Adapter.StandIn c, Participant p) {
-    Performed f = form(a, c.movement(), p.situation(0));
+    Performed f = a.form(c, p.situation(0));
     if (f == null) {
       return null;
     }
-    Cost b = c.bare();
+    Cost b = a.cost(c, f);
     return new long[] {
-      (long) b.purpose() << 40 | (long) b.muscles() << 20 | 100 - f.range(),
-      b.position() * CHANGE | (long) f.modifiers().size() << 20 | b.distance()
+      (long) b.purpose() << 44 | (long) b.muscles() << 30 | (long) b.kind() << 18 | b.range(),
+      b.position() * CHANGE | (long) b.distance() << 16 | b.modifiers()
     };
   }
 

@@ -15,11 +15,14 @@ import riposo.core.plan.Block;
  * @param askedId what the plan asks for
  * @param askedBroken every limit the movement asked for breaks as it stands
  * @param askedMissing kit it needs that is not there
+ * @param unmeasured of that kit, what is there but waits for a fact about the client
  * @param standing the accepted verdict it starts from; null when there is none
  * @param pinned true when the professional chose it
  * @param overridden ADVISED limits the pinned choice passes, with a recorded reason
  * @param released true when a pinned choice was let go because a limit or kit now forbids it
  * @param doses one for each part
+ * @param turn what the session as a whole makes of the slot; null where it stays as settled by
+ *     itself. The parts of the result are what is done, its cost the slot's own
  * @param gone the movement asked for is no longer in the catalogue; the slot rests until replaced
  */
 public record AdaptedSlot(
@@ -29,10 +32,12 @@ public record AdaptedSlot(
     String askedId,
     List<Broken> askedBroken,
     Set<Kit> askedMissing,
+    Set<Kit> unmeasured,
     @Nullable Standing standing,
     SlotResult result,
     boolean pinned,
     List<Broken> overridden,
     boolean released,
     List<Dose> doses,
+    @Nullable Turn turn,
     boolean gone) {}

@@ -1,6 +1,7 @@
 package riposo.core.adapt;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumSet;
@@ -22,19 +23,28 @@ import riposo.core.movement.Variant;
 /**
  * The exact search: every movement of the family asked for, of its purpose, of the neighbouring
  * purposes and of the same muscles, each with every set of at most three modifiers, for both sides
- * alike and for each side alone. What breaks a limit or needs kit that is not there is out; among
- * the rest the lowest {@link Cost} wins, ties by id. No randomness, no state but the catalogue;
- * safe for many threads.
+ * alike and for each side alone. What breaks a limit, needs kit that is not there or is harder than
+ * asked ({@link Reach}) is out; among the rest the lowest {@link Cost} wins, ties by id. No
+ * randomness, no state but the catalogue; safe for many threads.
  */
 public final class Adapter {
   /** Up to two movements of the choice and the next two. */
   private static final int KEPT = 4;
 
   private final Catalogue catalogue;
-  private final Map<String, List<Candidate>> candidates = new ConcurrentHashMap<>();
+  private final Map<String, List<StandIn>> candidates = new ConcurrentHashMap<>();
 
-  /** A movement that may stand in for a target, with what it costs unmodified, per side. */
-  private record Candidate(Movement movement, Cost bare, Variant plain) {}
+  /**
+   * A movement that may stand in for a target.
+   *
+   * @param bare what it costs unmodified, on one side; no form of it costs less
+   * @param forms its forms that are not harder than asked, fewest modifiers first
+   */
+  public record StandIn(Movement movement, Cost bare, List<Variant> forms) {
+    boolean asked() {
+      return bare.kind() == Cost.EASED;
+    }
+  }
 
   /** A permitted form of a movement. */
   private record Fit(Variant variant, Cost cost) {}
@@ -53,7 +63,7 @@ public final class Adapter {
    * @param targetId the movement asked for; throws {@link IllegalArgumentException} when unknown
    */
   public SlotResult resolve(String targetId, Situation situation) {
-    List<Candidate> all = candidates.computeIfAbsent(targetId, this::candidatesFor);
+    List<StandIn> all = standIns(targetId);
     // With the same caps on both sides a split is never nearer than the same form on both.
     boolean sided = situation.caps().sided();
     Map<String, Fit> whole = new HashMap<>();
@@ -61,7 +71,7 @@ public final class Adapter {
     @Nullable Fit left = null;
     @Nullable Fit right = null;
     List<Cost> nearest = new ArrayList<>();
-    for (Candidate c : all) {
+    for (StandIn c : all) {
       // Sorted by what they cost unmodified: once the choice, both halves and the next two are all
       // nearer than that, nothing further on can matter.
       if (nearest.size() == KEPT
@@ -87,23 +97,45 @@ public final class Adapter {
         right = nearer(right, bestForm(c, situation, Side.RIGHT));
       }
     }
-    Cost wholeCost = best == null ? Cost.REST.plus(Cost.REST) : best.cost().plus(best.cost());
     List<Performed> parts =
         best == null ? List.of(Performed.rest(Side.BOTH)) : List.of(performed(best, Side.BOTH));
-    Cost cost = wholeCost;
-    if (sided && (left != null || right != null)) {
-      Cost split =
-          (left == null ? Cost.REST : left.cost()).plus(right == null ? Cost.REST : right.cost());
-      if (split.compareTo(wholeCost) < 0) {
-        cost = split;
-        parts =
-            List.of(
-                left == null ? Performed.rest(Side.LEFT) : performed(left, Side.LEFT),
-                right == null ? Performed.rest(Side.RIGHT) : performed(right, Side.RIGHT));
+    Cost cost = best == null ? Cost.REST.plus(Cost.REST) : best.cost().plus(best.cost());
+    if (sided) {
+      for (Fit[] sides : new @Nullable Fit[][] {{left, right}, {left, null}, {null, right}}) {
+        if (sides[0] == null && sides[1] == null) {
+          continue;
+        }
+        Cost split = onSide(sides[0], sides[1]).plus(onSide(sides[1], sides[0]));
+        if (split.compareTo(cost) < 0) {
+          cost = split;
+          parts = List.of(performedOn(sides[0], Side.LEFT), performedOn(sides[1], Side.RIGHT));
+        }
       }
     }
     return new SlotResult(
-        targetId, parts, cost, rejections(all, cost, whole, situation), next(whole, parts));
+        targetId, parts, cost, rejections(targetId, cost, whole, situation), next(whole, parts));
+  }
+
+  /** Every movement that may stand in for a target in its nearest permitted form, nearest first. */
+  List<Alternative> options(String targetId, Situation situation) {
+    List<Fit> fits = new ArrayList<>();
+    for (StandIn c : standIns(targetId)) {
+      if (above(c.movement(), situation) == null && !lacks(c.movement(), situation)) {
+        Fit fit = bestForm(c, situation, Side.BOTH);
+        if (fit != null) {
+          fits.add(fit);
+        }
+      }
+    }
+    return fits.stream().sorted(Adapter::order).map(Adapter::alternative).toList();
+  }
+
+  private static int order(Fit a, Fit b) {
+    return a == b ? 0 : nearer(a, b) == a ? -1 : 1;
+  }
+
+  private static Alternative alternative(Fit f) {
+    return new Alternative(List.of(performed(f, Side.BOTH)), f.cost().plus(f.cost()));
   }
 
   /**
@@ -164,9 +196,7 @@ public final class Adapter {
     }
     Fit fit =
         bestForm(
-            new Candidate(movement, Cost.NONE, catalogue.variants(movement).get(0)),
-            situation,
-            Side.BOTH);
+            new StandIn(movement, Cost.NONE, catalogue.variants(movement)), situation, Side.BOTH);
     return fit == null ? null : performed(fit, Side.BOTH);
   }
 
@@ -194,19 +224,32 @@ public final class Adapter {
     return stair;
   }
 
-  /** A movement that may stand in for a target and what it costs on one side, unmodified. */
-  public record StandIn(Movement movement, Cost bare) {}
+  /**
+   * The nearest permitted form of what may stand in for a target; null when there is none, kit is
+   * missing or it lies above where the client stands.
+   */
+  public @Nullable Performed form(StandIn c, Situation situation) {
+    if (above(c.movement(), situation) != null || lacks(c.movement(), situation)) {
+      return null;
+    }
+    Fit fit = bestForm(c, situation, Side.BOTH);
+    return fit == null ? null : performed(fit, Side.BOTH);
+  }
+
+  /** What such a form costs, on one side. */
+  public Cost cost(StandIn c, Performed form) {
+    return cost(c, form.modifiers(), form.range());
+  }
 
   /** Every movement that may stand in for a target, nearest first; none is harder than asked. */
   public List<StandIn> standIns(String targetId) {
-    return candidates.computeIfAbsent(targetId, this::candidatesFor).stream()
-        .map(c -> new StandIn(c.movement(), c.bare()))
-        .toList();
+    return candidates.computeIfAbsent(targetId, this::candidatesFor);
   }
 
-  private List<Candidate> candidatesFor(String targetId) {
+  private List<StandIn> candidatesFor(String targetId) {
     Movement target = catalogue.movement(targetId);
-    List<Candidate> found = new ArrayList<>();
+    Reach reach = Reach.of(catalogue.variants(target).get(0));
+    List<StandIn> found = new ArrayList<>();
     for (Movement m : catalogue.movements()) {
       if (m != target && catalogue.retired(m.id())) {
         continue;
@@ -230,13 +273,20 @@ public final class Adapter {
           new Cost(
               purpose,
               musclesLost(target, m),
+              m == target ? Cost.EASED : family ? Cost.FAMILY : Cost.OTHER_FAMILY,
               0,
               m.position().postureClass() == target.position().postureClass() ? 0 : 1,
-              0,
-              distance);
-      found.add(new Candidate(m, bare, catalogue.variants(m).get(0)));
+              distance,
+              0);
+      List<Variant> forms =
+          m == target
+              ? catalogue.variants(m)
+              : catalogue.variants(m).stream().filter(reach::within).toList();
+      if (!forms.isEmpty()) {
+        found.add(new StandIn(m, bare, forms));
+      }
     }
-    found.sort(Comparator.comparing(Candidate::bare).thenComparing(c -> c.movement().id()));
+    found.sort(Comparator.comparing(StandIn::bare).thenComparing(c -> c.movement().id()));
     return List.copyOf(found);
   }
 
@@ -263,46 +313,65 @@ public final class Adapter {
   }
 
   /** The cheapest permitted form of one movement, or null. */
-  private @Nullable Fit bestForm(Candidate c, Situation situation, Side working) {
+  private @Nullable Fit bestForm(StandIn c, Situation situation, Side working) {
     Caps caps = situation.caps();
-    Variant plain = c.plain();
-    if ((working == Side.BOTH || plain.oneSided()) && !caps.forbids(plain.demand(working))) {
-      return new Fit(plain, c.bare());
+    if (caps.forbids(catalogue.least(c.movement()))) {
+      return null; // whatever the form
     }
     @Nullable Fit best = null;
-    for (Variant v : catalogue.variants(c.movement())) {
+    for (Variant v : c.forms()) {
+      // Forms come fewest modifiers first: behind one that is eased at full range, none is nearer.
+      if (best != null
+          && best.cost().range() == 0
+          && best.cost().kind() == c.bare().kind()
+          && v.modifiers().size() >= best.variant().modifiers().size()) {
+        break;
+      }
       if (working != Side.BOTH && !v.oneSided() || !hasKit(v, situation)) {
         continue;
       }
-      if (best == null
-          || v.modifiers().size() < best.variant().modifiers().size()
-          || best.cost().range() > 0) {
-        if (!caps.forbids(v.demand(working))) {
-          best = nearer(best, new Fit(v, cost(c, v)));
-        } else {
-          Variant cut = catalogue.shortened(v, caps, working).orElse(null);
-          if (cut != null && !caps.forbids(cut.demand(working))) {
-            best = nearer(best, new Fit(cut, cost(c, cut)));
-          }
+      if (!caps.forbids(v.demand(working))) {
+        best = nearer(best, new Fit(v, cost(c, v)));
+      } else {
+        Variant cut = catalogue.shortened(v, caps, working).orElse(null);
+        if (cut != null && !caps.forbids(cut.demand(working))) {
+          best = nearer(best, new Fit(cut, cost(c, cut)));
         }
       }
     }
     return best;
   }
 
+  /** What one side costs beside the other; null rests. */
+  private static Cost onSide(@Nullable Fit fit, @Nullable Fit other) {
+    return fit != null
+        ? fit.cost()
+        : other != null && other.cost().purpose() == 0 ? Cost.ONE_RESTS : Cost.REST;
+  }
+
+  private static Performed performedOn(@Nullable Fit fit, Side side) {
+    return fit == null ? Performed.rest(side) : performed(fit, side);
+  }
+
   private static boolean nearerThan(@Nullable Fit fit, Cost cost) {
     return fit != null && fit.cost().compareTo(cost) < 0;
   }
 
-  private static Cost cost(Candidate c, Variant v) {
+  private static Cost cost(StandIn c, Variant v) {
+    return cost(c, v.modifiers(), v.range());
+  }
+
+  private static Cost cost(StandIn c, Collection<Modifier> modifiers, int range) {
     Cost b = c.bare();
+    boolean cut = range < Cost.SAME_RANGE || modifiers.stream().anyMatch(Modifier::swapsPart);
     return new Cost(
         b.purpose(),
         b.muscles(),
-        100 - v.range(),
+        c.asked() && cut ? Cost.CUT : b.kind(),
+        100 - range,
         b.position(),
-        v.modifiers().size(),
-        b.distance());
+        b.distance(),
+        modifiers.size());
   }
 
   private static @Nullable Fit nearer(@Nullable Fit a, @Nullable Fit b) {
@@ -368,9 +437,10 @@ public final class Adapter {
   }
 
   private List<Rejection> rejections(
-      List<Candidate> all, Cost cost, Map<String, Fit> whole, Situation situation) {
+      String targetId, Cost cost, Map<String, Fit> whole, Situation situation) {
     List<Rejection> rejections = new ArrayList<>();
-    for (Candidate c : all) {
+    Reach reach = Reach.of(catalogue.variants(catalogue.movement(targetId)).get(0));
+    for (StandIn c : standIns(targetId)) {
       Cost bare = c.bare().plus(c.bare());
       if (bare.compareTo(cost) >= 0) {
         break; // sorted: nothing nearer follows
@@ -379,8 +449,9 @@ public final class Adapter {
           new Rejection(
               c.movement().id(),
               bare,
-              Broken.of(situation.caps(), c.plain().whole()),
+              Broken.of(situation.caps(), catalogue.variants(c.movement()).get(0).whole()),
               missing(c.movement(), situation),
+              c.asked() ? List.of() : reach.over(catalogue.variants(c.movement()).get(0)),
               above(c.movement(), situation),
               whole.containsKey(c.movement().id())));
     }
@@ -391,9 +462,9 @@ public final class Adapter {
     return whole.values().stream()
         .filter(
             f -> parts.stream().noneMatch(p -> f.variant().movement().id().equals(p.movementId())))
-        .sorted((a, b) -> a == b ? 0 : nearer(a, b) == a ? -1 : 1)
+        .sorted(Adapter::order)
         .limit(2)
-        .map(f -> new Alternative(List.of(performed(f, Side.BOTH)), f.cost().plus(f.cost())))
+        .map(Adapter::alternative)
         .toList();
   }
 }

@@ -1,14 +1,26 @@
 package riposo.core.adapt;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import riposo.core.dose.Weight;
 import riposo.core.movement.Kit;
 
-/** The kit at hand: what there is, and which dumbbells. */
-public record Kitbag(Set<Kit> items, List<Weight> weights) {
+/**
+ * The kit at hand: what there is, and which dumbbells.
+ *
+ * @param unmeasured what is there and not counted among the items, because a fact is not recorded
+ *     that says whether this client may use it: a seat, without the height of the knee
+ */
+public record Kitbag(Set<Kit> items, List<Weight> weights, Set<Kit> unmeasured) {
   public Kitbag {
     items = Set.copyOf(items);
     weights = List.copyOf(weights);
+    // absent in what was stored before it was told apart
+    unmeasured = Set.copyOf(Objects.requireNonNullElse(unmeasured, Set.of()));
+  }
+
+  public Kitbag(Set<Kit> items, List<Weight> weights) {
+    this(items, weights, Set.of());
   }
 }

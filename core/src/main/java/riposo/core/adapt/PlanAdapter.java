@@ -3,26 +3,31 @@ package riposo.core.adapt;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
+import riposo.core.dose.Held;
 import riposo.core.dose.Loads;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
+import riposo.core.limit.JointMotion;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.LoadKind;
 import riposo.core.movement.Movement;
+import riposo.core.movement.Position;
 import riposo.core.movement.Purpose;
 import riposo.core.movement.SidePattern;
 import riposo.core.movement.Tempo;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Block;
+import riposo.core.plan.BlockOrder;
 import riposo.core.plan.Format;
 import riposo.core.plan.FormatKind;
 import riposo.core.plan.Mobility;
@@ -39,6 +44,9 @@ import riposo.core.plan.Timeline;
 
 /** Resolves a whole session plan for one client on one date: slots, doses, timeline, checks. */
 public final class PlanAdapter {
+  /** An arm raised further than that is overhead. */
+  private static final int OVERHEAD = 120;
+
   private final Adapter adapter;
   private final Catalogue catalogue;
 
@@ -75,7 +83,7 @@ public final class PlanAdapter {
                     asked.oneSided(),
                     Integer.MAX_VALUE,
                     asked.tempo(),
-                    pieces(catalogue.variants(m).get(0), Side.BOTH, null)));
+                    pieces(catalogue.variants(m).get(0), Side.BOTH, null, Integer.MAX_VALUE)));
           }
         });
     return Timeline.compile(plan, stations::get, Integer.MAX_VALUE, Mobility.USUAL);
@@ -101,7 +109,7 @@ public final class PlanAdapter {
               v.oneSided(),
               Integer.MAX_VALUE,
               own == null ? m.tempo() : own,
-              pieces(v, Side.BOTH, own)));
+              pieces(v, Side.BOTH, own, Integer.MAX_VALUE)));
     }
     return stations;
   }
@@ -152,15 +160,38 @@ public final class PlanAdapter {
     }
     int workCap = caps.cap(Axis.WORK_PER_REST, Side.BOTH);
     int holdCap = caps.cap(Axis.HOLD, Side.BOTH);
-    List<AdaptedSlot> slots = new ArrayList<>();
-    Map<String, Station> stations = new HashMap<>();
-    Map<String, Station> asPlanned = plannedStations(today);
-    Timeline plannedToday = Timeline.compile(today, asPlanned::get, workCap, Mobility.USUAL);
+    List<Settled> settled = new ArrayList<>();
     for (SessionPlan.Asked asked : today.asked()) {
       Situation situation =
           new Situation(
               caps.raised(asked.block().effortRaise(asked.index())), kit.items(), ceilings);
-      AdaptedSlot adapted = slot(asked, plannedToday, situation, kit, standings, pins, dose);
+      settled.add(settle(asked, situation, standings, pins));
+    }
+    Map<String, Turn> turns =
+        SessionPass.of(
+            adapter,
+            settled.stream()
+                .filter(x -> !x.gone())
+                .map(
+                    x ->
+                        new SessionPass.Entry(
+                            x.at().key(),
+                            x.at().slot().movementId(),
+                            x.result(),
+                            x.pinned(),
+                            catalogue
+                                .variants(catalogue.movement(x.at().slot().movementId()))
+                                .get(0)
+                                .onFloor(),
+                            x.situation()))
+                .toList());
+    List<AdaptedSlot> slots = new ArrayList<>();
+    Map<String, Station> stations = new HashMap<>();
+    Map<String, Station> asPlanned = plannedStations(today);
+    Timeline plannedToday = Timeline.compile(today, asPlanned::get, workCap, Mobility.USUAL);
+    for (Settled one : settled) {
+      SessionPlan.Asked asked = one.at();
+      AdaptedSlot adapted = slot(one, turns.get(asked.key()), plannedToday, kit, standings, dose);
       slots.add(adapted);
       Station plain = java.util.Objects.requireNonNull(asPlanned.get(asked.key()));
       List<Piece> pieces = new ArrayList<>();
@@ -172,7 +203,7 @@ public final class PlanAdapter {
           Variant v = adapter.variant(part);
           Tempo own = slower(tempo(adapted, part), asked.slot().tempo());
           Tempo kept = within(own == null ? v.movement().tempo() : own, holdCap);
-          pieces.addAll(pieces(v, part.side(), kept));
+          pieces.addAll(pieces(v, part.side(), kept, holdCap));
           if (!v.movement().isHold()) {
             tempo = kept;
           }
@@ -183,6 +214,7 @@ public final class PlanAdapter {
     Timeline timeline = Timeline.compile(today, stations::get, workCap, mobility);
     int effort = caps.cap(Axis.EFFORT, Side.BOTH);
     int[] session = new int[Axis.CELLS];
+    shoulders(slots, session);
     session[Axis.SESSION_MINUTES.cell(Side.BOTH)] = (timeline.total() + 59) / 60;
     if (timeline.total() > 0) {
       // whole minutes, rounded down: 14:59 is no 15
@@ -200,6 +232,88 @@ public final class PlanAdapter {
         PlanCheck.of(timeline),
         effort == Integer.MAX_VALUE ? null : effort,
         share(today, workCap));
+  }
+
+  /**
+   * For each block in which this client would go to the floor less often in another order, that
+   * order, searched over what the client does and not over what is asked.
+   */
+  public List<ClientOrder> orders(SessionPlan plan, AdaptedPlan adapted) {
+    Map<String, String> done = new HashMap<>();
+    Set<String> down = new HashSet<>();
+    for (AdaptedSlot s : adapted.slots()) {
+      if (s.result().parts().stream().anyMatch(p -> !p.isRest() && adapter.variant(p).onFloor())) {
+        down.add(s.slotKey());
+      }
+      s.result().parts().stream()
+          .map(Performed::movementId)
+          .filter(id -> id != null)
+          .findFirst()
+          .ifPresent(id -> done.put(s.slotKey(), id));
+    }
+    List<List<Slot>> shown =
+        plan.blocks().stream()
+            .map(
+                b ->
+                    b.slots().stream()
+                        .map(x -> x.movement(done.getOrDefault(x.key(), x.movementId())))
+                        .toList())
+            .toList();
+    List<ClientOrder> orders = new ArrayList<>();
+    for (int i = 0; i < shown.size(); i++) {
+      PlanBlock b = plan.blocks().get(i);
+      List<Slot> slots = shown.get(i);
+      boolean floor = b.slots().stream().anyMatch(x -> down.contains(x.key()));
+      boolean known = slots.stream().allMatch(s -> find(s.movementId()) != null);
+      if (!floor || !known || slots.size() > BlockOrder.MOST) {
+        continue;
+      }
+      BlockOrder.Found found =
+          BlockOrder.best(b.with(slots), edge(shown, i, -1), edge(shown, i, 1), this::find);
+      if (found.after().floorTrips() < found.before().floorTrips()) {
+        orders.add(new ClientOrder(b.key(), found.order(), found));
+      }
+    }
+    return orders;
+  }
+
+  /**
+   * The posture next to a block, before or after it; null when nothing is there.
+   *
+   * @param shown the slots of every block
+   * @param step -1 for before, 1 for after
+   */
+  public @Nullable Position edge(List<List<Slot>> shown, int index, int step) {
+    for (int i = index + step; i >= 0 && i < shown.size(); i += step) {
+      List<Slot> slots = shown.get(i);
+      if (!slots.isEmpty()) {
+        Movement m = find(slots.get(step < 0 ? slots.size() - 1 : 0).movementId());
+        return m == null ? null : m.position();
+      }
+    }
+    return null;
+  }
+
+  /** What the session asks of the shoulders: slots overhead, and pushes beyond the pulls. */
+  private void shoulders(List<AdaptedSlot> slots, int[] session) {
+    int overhead = 0;
+    int push = 0;
+    int pull = 0;
+    for (AdaptedSlot s : slots) {
+      boolean over = false;
+      for (Performed p : s.result().parts()) {
+        if (!p.isRest()) {
+          Variant v = adapter.variant(p);
+          over |= v.degrees(JointMotion.SHOULDER_ELEVATION) > OVERHEAD;
+          Purpose purpose = v.movement().purpose();
+          push += purpose == Purpose.PUSH || purpose == Purpose.PUSH_OVERHEAD ? 1 : 0;
+          pull += purpose == Purpose.PULL ? 1 : 0;
+        }
+      }
+      overhead += over ? 1 : 0;
+    }
+    session[Axis.SESSION_OVERHEAD.cell(Side.BOTH)] = overhead;
+    session[Axis.SESSION_PUSH.cell(Side.BOTH)] = Math.max(0, push - pull);
   }
 
   /**
@@ -297,37 +411,37 @@ public final class PlanAdapter {
     return asked.id();
   }
 
-  private AdaptedSlot slot(
+  /**
+   * A slot settled by itself.
+   *
+   * @param gone the movement asked for is no longer in the catalogue
+   */
+  private record Settled(
       SessionPlan.Asked at,
-      Timeline planned,
       Situation situation,
-      Kitbag kit,
+      @Nullable Standing standing,
+      SlotResult result,
+      boolean pinned,
+      List<Broken> overridden,
+      boolean released,
+      boolean gone) {}
+
+  private Settled settle(
+      SessionPlan.Asked at,
+      Situation situation,
       Map<String, Standing> standings,
-      Map<String, Pin> pins,
-      TodayDose today) {
+      Map<String, Pin> pins) {
     Slot slot = at.slot();
-    Block block = at.block().block();
     Movement asked = find(slot.movementId());
     if (asked == null) {
-      return new AdaptedSlot(
-          at.key(),
-          block,
-          Purpose.BREATHING,
-          slot.movementId(),
-          List.of(),
-          Set.of(),
-          null,
+      SlotResult rest =
           new SlotResult(
               slot.movementId(),
               List.of(Performed.rest(Side.BOTH)),
               Cost.REST,
               List.of(),
-              List.of()),
-          false,
-          List.of(),
-          false,
-          List.of(new Dose(at.rounds(), null, null, null, 0, null, false)),
-          true);
+              List.of());
+      return new Settled(at, situation, null, rest, false, List.of(), false, true);
     }
     Standing standing = standings.get(asked.familyId());
     if (standing != null && find(standing.movementId()) == null) {
@@ -353,9 +467,41 @@ public final class PlanAdapter {
       if (holds) {
         pinned = true;
         overridden = broken;
-        result =
-            new SlotResult(target, pin.parts(), result.cost(), result.rejections(), result.next());
+        result = result.with(pin.parts());
       }
+    }
+    return new Settled(
+        at, situation, standing, result, pinned, overridden, pin != null && !pinned, false);
+  }
+
+  private AdaptedSlot slot(
+      Settled one,
+      @Nullable Turn turn,
+      Timeline planned,
+      Kitbag kit,
+      Map<String, Standing> standings,
+      TodayDose today) {
+    SessionPlan.Asked at = one.at();
+    Situation situation = one.situation();
+    Movement asked = find(at.slot().movementId());
+    SlotResult result = turn == null ? one.result() : one.result().with(turn.parts());
+    if (asked == null) {
+      return new AdaptedSlot(
+          at.key(),
+          at.block().block(),
+          Purpose.BREATHING,
+          at.slot().movementId(),
+          List.of(),
+          Set.of(),
+          Set.of(),
+          null,
+          result,
+          false,
+          List.of(),
+          false,
+          List.of(new Dose(at.rounds(), null, null, null, 0, null, false)),
+          null,
+          true);
     }
     List<Dose> doses = new ArrayList<>();
     int share = interval(planned, at.key());
@@ -365,17 +511,19 @@ public final class PlanAdapter {
     }
     return new AdaptedSlot(
         at.key(),
-        block,
+        at.block().block(),
         asked.purpose(),
         asked.id(),
         Broken.of(situation.caps(), catalogue.variants(asked).get(0).whole()),
         adapter.missing(new Performed(Side.BOTH, asked.id(), List.of(), 100), situation),
-        standing,
+        kit.unmeasured(),
+        one.standing(),
         result,
-        pinned,
-        overridden,
-        pin != null && !pinned,
+        one.pinned(),
+        one.overridden(),
+        one.released(),
         doses,
+        turn,
         false);
   }
 
@@ -438,12 +586,11 @@ public final class PlanAdapter {
     if (s != null && !s.movementId().equals(m.id())) {
       s = null;
     }
-    Integer grams = null;
+    Held weight = null;
     if (m.loadKind() == LoadKind.DUMBBELL) {
-      grams = 0;
+      weight = Held.same(0, v.handsLoaded());
       if (v.loadable()) {
         int hands = Math.max(1, v.handsLoaded());
-        int cap = Loads.capGrams(v, part.side(), caps);
         OptionalInt target =
             s != null && s.grams() != null
                 ? OptionalInt.of(s.grams())
@@ -455,7 +602,7 @@ public final class PlanAdapter {
           if (most != null) {
             wanted = Math.min(wanted, most);
           }
-          grams = Loads.atOrUnder(today.grams(wanted), cap, hands, kit.weights()).orElse(0);
+          weight = Loads.held(v, part.side(), today.grams(wanted), caps, kit.weights());
         }
       }
     }
@@ -478,7 +625,7 @@ public final class PlanAdapter {
       reps = Math.min(reps, s.reps());
     }
     boolean held = at.block().format().kind() == FormatKind.HOLDS;
-    int most = m.isHold() ? v.holdSeconds() : holdCap;
+    int most = m.isHold() ? held(v, holdCap) : holdCap;
     if (held && most < 1) {
       return new Dose(rounds, null, null, null, 0, null, false);
     }
@@ -486,10 +633,11 @@ public final class PlanAdapter {
         rounds,
         m.isHold() || held ? null : reps,
         m.isHold() || held ? (Integer) (interval > 0 ? Math.min(seconds, most) : most) : null,
-        grams,
+        null,
         v.handsLoaded(),
         m.share(),
-        m.loadKind() == LoadKind.BAND && v.loadable());
+        m.loadKind() == LoadKind.BAND && v.loadable(),
+        weight);
   }
 
   /** Repetitions the format asks for; null where the clock decides. */
@@ -517,20 +665,26 @@ public final class PlanAdapter {
             || at.block().sides() != PlanBlock.SideMode.SPLIT);
   }
 
-  private static List<Piece> pieces(Variant v, Side side, @Nullable Tempo other) {
+  /** A stretch is no still effort and stays open, but is held no longer than the cap. */
+  private static int held(Variant v, int holdCap) {
+    return Math.min(v.holdSeconds(), holdCap);
+  }
+
+  private static List<Piece> pieces(Variant v, Side side, @Nullable Tempo other, int holdCap) {
     Movement m = v.movement();
     Tempo tempo = other == null ? m.tempo() : other;
+    int hold = held(v, holdCap);
     if (side == Side.BOTH && v.oneSided()) {
       return List.of(
-          new Piece(Side.LEFT, v.position(), tempo, v.holdSeconds(), false),
-          new Piece(Side.RIGHT, v.position(), tempo, v.holdSeconds(), false));
+          new Piece(Side.LEFT, v.position(), tempo, hold, false),
+          new Piece(Side.RIGHT, v.position(), tempo, hold, false));
     }
     return List.of(
         new Piece(
             side,
             v.position(),
             tempo,
-            v.holdSeconds(),
+            hold,
             m.sides() == SidePattern.ALTERNATING && side == Side.BOTH));
   }
 }

@@ -7,8 +7,8 @@ import riposo.core.limit.Broken;
 import riposo.core.movement.Kit;
 
 /**
- * Why a nearer movement was not taken as it is: every limit it breaks, what kit is missing, and
- * whether it lies above the client's standing.
+ * Why a nearer movement was not taken as it is: every limit it breaks, what kit is missing, in what
+ * it is harder than asked, and whether it lies above the client's standing.
  *
  * @param cost what it would have cost unmodified
  * @param above the ceiling it lies above; null when it does not
@@ -19,5 +19,6 @@ public record Rejection(
     Cost cost,
     List<Broken> broken,
     Set<Kit> missing,
+    List<Reach.Over> harder,
     @Nullable Ceiling above,
     boolean mendable) {}

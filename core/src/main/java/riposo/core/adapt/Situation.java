@@ -12,6 +12,8 @@ import riposo.core.movement.Kit;
 public record Situation(Caps caps, Set<Kit> kit, Map<String, Ceiling> ceilings) {
   public Situation {
     kit = Set.copyOf(kit);
+    // knees meet a pad on the way to the floor wherever there is one
+    caps = caps.padded(kit.contains(Kit.PAD));
     ceilings = Map.copyOf(ceilings);
   }
 

@@ -18,6 +18,11 @@ public record SlotResult(
     List<Rejection> rejections,
     List<Alternative> next) {
 
+  /** The same with other parts done: the cost stays that of the slot's own choice. */
+  SlotResult with(List<Performed> done) {
+    return new SlotResult(targetId, done, cost, rejections, next);
+  }
+
   public boolean asAsked() {
     return cost.equals(Cost.NONE);
   }

@@ -1,4 +1,16 @@
-/** The exact search for the nearest permitted alternative, and its reasons. */
+/**
+ * The exact search for the nearest permitted alternative, and its reasons.
+ *
+ * <ul>
+ *   <li>{@link riposo.core.adapt.Adapter}: one slot; {@link riposo.core.adapt.Cost} what a choice
+ *       gives up, {@link riposo.core.adapt.Reach} what is harder than asked, {@link
+ *       riposo.core.adapt.Rejection} why not
+ *   <li>{@link riposo.core.adapt.PlanAdapter}: a plan; {@link riposo.core.adapt.Turn} what the
+ *       session makes of a slot, {@link riposo.core.adapt.ClientOrder} an order with fewer trips
+ *   <li>{@link riposo.core.adapt.Situation}, {@link riposo.core.adapt.Kitbag}, {@link
+ *       riposo.core.adapt.Standing}, {@link riposo.core.adapt.Pin}: what holds for a client
+ * </ul>
+ */
 @NullMarked
 package riposo.core.adapt;
 

@@ -5,23 +5,38 @@ import java.util.OptionalInt;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
+import riposo.core.movement.LoadKind;
 import riposo.core.movement.Variant;
 
 /** Choosing a weight from the kit: the smaller of target and cap, rounded down to kit. */
 public final class Loads {
+  /** The heaviest that a light grip holds, in grams, and a firm one: house rule. */
+  private static final int[] GRIP = {0, 1000, 5000};
+
   private Loads() {}
 
   /**
    * The greatest weight per hand, in grams, that the caps leave for a variant done on that side.
    */
   public static int capGrams(Variant variant, Side side, Caps caps) {
+    Side empty = variant.emptyHand();
+    if (empty != null && side == Side.BOTH) {
+      return capGrams(variant, empty.other(), caps);
+    }
+    if (side == empty) {
+      return 0;
+    }
     int hands = Math.max(1, variant.handsLoaded());
     int cap = caps.cap(Axis.LOAD_HAND, side);
     cap = Math.min(cap, caps.cap(Axis.LOAD_TOTAL, Side.BOTH) / hands);
+    int grip = caps.cap(Axis.GRIP, side);
+    if (variant.movement().loadKind() == LoadKind.DUMBBELL && grip < GRIP.length) {
+      cap = Math.min(cap, GRIP[grip]);
+    }
     if (variant.overhead()) {
       cap = Math.min(cap, caps.cap(Axis.LOAD_OVERHEAD, Side.BOTH) / hands);
     }
-    if (variant.position().onFloor()) {
+    if (variant.whole()[Axis.LOAD_FROM_FLOOR.cell(Side.BOTH)] > 0) {
       cap = Math.min(cap, caps.cap(Axis.LOAD_FROM_FLOOR, Side.BOTH) / hands);
     }
     return cap;
@@ -37,6 +52,36 @@ public final class Loads {
         .filter(w -> w.count() >= hands && w.grams() <= targetGrams && w.grams() <= capGrams)
         .mapToInt(Weight::grams)
         .max();
+  }
+
+  /**
+   * The weight for each hand: the heaviest in kit at or under the target and that hand's own cap,
+   * so that a cap on one hand leaves the other its weight.
+   *
+   * @param side BOTH, or the side done
+   */
+  public static Held held(
+      Variant variant, Side side, int targetGrams, Caps caps, Collection<Weight> kit) {
+    int hands = Math.max(1, variant.handsLoaded());
+    int cap = capGrams(variant, side, caps);
+    int same = atOrUnder(targetGrams, cap, hands, kit).orElse(0);
+    if (side != Side.BOTH || !variant.oneSided() && variant.movement().demands().hands() < 2) {
+      return new Held(same, same, hands == 2 ? Held.Way.EACH_HAND : Held.Way.ONE_HAND);
+    }
+    int left = one(variant, Side.LEFT, targetGrams, caps, kit);
+    int right = one(variant, Side.RIGHT, targetGrams, caps, kit);
+    if (variant.oneSided()) {
+      return new Held(left, right, Held.Way.ONE_HAND);
+    }
+    // two of the same only where there are two
+    return left == right
+        ? new Held(same, same, Held.Way.EACH_HAND)
+        : new Held(left, right, Held.Way.EACH_HAND);
+  }
+
+  private static int one(
+      Variant variant, Side side, int targetGrams, Caps caps, Collection<Weight> kit) {
+    return atOrUnder(targetGrams, capGrams(variant, side, caps), 1, kit).orElse(0);
   }
 
   /** The lightest weight in kit, for a first time without history. */

@@ -1,4 +1,7 @@
-/** Start dose, next load and the step that is too big. */
+/**
+ * Start dose, the weight held hand by hand ({@link riposo.core.dose.Held}), next load and the step
+ * that is too big.
+ */
 @NullMarked
 package riposo.core.dose;
 

@@ -182,8 +182,7 @@ public final class KitPlan {
     for (Adapter.StandIn c : adapter.standIns(askedId)) {
       boolean band = c.movement().kit().stream().anyMatch(any -> any.equals(Set.of(Kit.BAND)));
       if (band && c.movement().purpose() == target.purpose()) {
-        Performed form =
-            Lanes.form(adapter, c.movement(), who.situation(a.block().effortRaise(a.index())));
+        Performed form = adapter.form(c, who.situation(a.block().effortRaise(a.index())));
         if (form != null) {
           return form;
         }

@@ -20,6 +20,7 @@ import riposo.core.adapt.Situation;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Side;
 import riposo.core.movement.Movement;
+import riposo.core.movement.Variant;
 import riposo.core.plan.Block;
 import riposo.core.plan.SessionPlan;
 
@@ -27,14 +28,15 @@ import riposo.core.plan.SessionPlan;
  * The lanes of a group. A leader shows at most K movements at a time; each person follows one of
  * them in the nearest form that breaks no limit.
  *
- * <p>What is minimised, in this order: people no lane serves, purpose changed, muscles lost, range
- * lost (each summed over people and slots), then posture other than asked plus changes of posture
- * from slot to slot, then modifiers, then rung distance. Every set of at most K movements is looked
- * at for every slot; a person is counted with the one of the set that is nearest to them. Only sets
- * that reach the least of the first four sums can be part of the best, and of those with the same
- * postures for everybody only the cheapest; over these a dynamic programme finds the best sequence.
- * In a second pass each person, by a dynamic programme of their own, may stay with a movement of
- * the chosen set that is as near in the first four, where that saves changes of posture.
+ * <p>What is minimised, in this order: people no lane serves, purpose changed, muscles lost, kind,
+ * range lost (each summed over people and slots), then posture other than asked plus changes of
+ * posture from slot to slot, then distance, then modifiers: the order of {@link Cost}. Every set of
+ * at most K movements is looked at for every slot; a person is counted with the one of the set that
+ * is nearest to them. Only sets that reach the least of the first five sums can be part of the
+ * best, and of those with the same postures for everybody only the cheapest; over these a dynamic
+ * programme finds the best sequence. In a second pass each person, by a dynamic programme of their
+ * own, may stay with a movement of the chosen set that is as near in the first five, where that
+ * saves changes of posture.
  */
 public final class Lanes {
   public static final int FEWEST = 2;
@@ -81,8 +83,8 @@ public final class Lanes {
   }
 
   /**
-   * What the first search comes to before people are let stay: the least of the first four sums,
-   * and postures, modifiers and distance. For a test to hold it to every sequence there is.
+   * What the first search comes to before people are let stay: the least of the first five sums,
+   * and postures, distance and modifiers. For a test to hold it to every sequence there is.
    */
   long[] searched(SessionPlan plan, List<Participant> people, int k) {
     List<Choice> chosen =
@@ -334,7 +336,9 @@ public final class Lanes {
   }
 
   private List<Board> boards(SessionPlan plan, List<Participant> people) {
-    Map<String, @Nullable Performed[]> known = new HashMap<>();
+    record Known(int raise, boolean asked, String movement, List<Variant> forms) {}
+    Map<Known, @Nullable Performed[]> known = new HashMap<>();
+    Map<Integer, List<Situation>> raised = new HashMap<>();
     List<Board> boards = new ArrayList<>();
     for (SessionPlan.Asked a : plan.asked()) {
       Movement target = adapter.catalogue().find(a.slot().movementId()).orElse(null);
@@ -342,6 +346,8 @@ public final class Lanes {
         continue; // no longer in the catalogue: shown in the plan, to be replaced
       }
       int raise = a.block().effortRaise(a.index());
+      List<Situation> situations =
+          raised.computeIfAbsent(raise, x -> people.stream().map(p -> p.situation(raise)).toList());
       List<Movement> movements = new ArrayList<>();
       List<long[]> lead = new ArrayList<>();
       List<long[]> trail = new ArrayList<>();
@@ -350,11 +356,11 @@ public final class Lanes {
       for (Adapter.StandIn c : adapter.standIns(target.id())) {
         @Nullable Performed[] form =
             known.computeIfAbsent(
-                raise + "/" + c.movement().id(),
+                new Known(raise, c.movement() == target, c.movement().id(), c.forms()),
                 x -> {
                   @Nullable Performed[] all = new @Nullable Performed[people.size()];
                   for (int p = 0; p < all.length; p++) {
-                    all[p] = form(adapter, c.movement(), people.get(p).situation(raise));
+                    all[p] = adapter.form(c, situations.get(p));
                   }
                   return all;
                 });
@@ -365,8 +371,9 @@ public final class Lanes {
         long[] t = new long[people.size()];
         for (int p = 0; p < people.size(); p++) {
           Performed f = form[p];
-          l[p] = f == null ? UNCOVERED : lead(c.bare(), f);
-          t[p] = f == null ? 0 : trail(c.bare(), f);
+          Cost cost = f == null ? null : adapter.cost(c, f);
+          l[p] = cost == null ? UNCOVERED : lead(cost);
+          t[p] = cost == null ? 0 : trail(cost);
         }
         // Movements nobody can tell apart by cost: the first by id stands for them.
         if (seen.add(
@@ -389,12 +396,12 @@ public final class Lanes {
     return boards;
   }
 
-  private static long lead(Cost bare, Performed f) {
-    return (long) bare.purpose() << 40 | (long) bare.muscles() << 20 | 100 - f.range();
+  private static long lead(Cost c) {
+    return (long) c.purpose() << 44 | (long) c.muscles() << 30 | (long) c.kind() << 18 | c.range();
   }
 
-  private static long trail(Cost bare, Performed f) {
-    return bare.position() * CHANGE | (long) f.modifiers().size() << 20 | bare.distance();
+  private static long trail(Cost c) {
+    return c.position() * CHANGE | (long) c.distance() << 16 | c.modifiers();
   }
 
   /**

@@ -1,5 +1,6 @@
 package riposo.core.group;
 
+import java.util.EnumSet;
 import java.util.Map;
 import java.util.UUID;
 import riposo.core.adapt.Ceiling;
@@ -24,7 +25,12 @@ public record Participant(
     Map<String, Standing> standings,
     Mobility mobility) {
   public Participant {
-    kit = java.util.Set.copyOf(kit);
+    // one bed serves one person, and getting down is practised one to one
+    EnumSet<Kit> shared = EnumSet.noneOf(Kit.class);
+    shared.addAll(kit);
+    shared.remove(Kit.BED);
+    kit = java.util.Set.copyOf(shared);
+    caps = caps.with(new Caps.Floor(kit.contains(Kit.PAD), caps.floor().seen(), true));
     ceilings = Map.copyOf(ceilings);
     standings = Map.copyOf(standings);
   }

@@ -191,9 +191,11 @@ public record Room(
       }
     }
     List<String> refused = new ArrayList<>();
+    boolean unmeasured = false;
     for (Chair c : chairs) {
       String why = c.refused();
       if (why == null && who.noLowChair() && !c.ownWheelchair()) {
+        unmeasured |= who.kneeCm() == null;
         why =
             who.kneeCm() == null
                 ? c.name()
@@ -236,7 +238,9 @@ public record Room(
     if (!weights.isEmpty()) {
       items.add(Kit.DUMBBELLS);
     }
-    return new Usable(new Kitbag(items, weights), List.copyOf(refused), List.copyOf(printed));
+    Set<Kit> unknown = unmeasured && !items.contains(Kit.CHAIR) ? Set.of(Kit.CHAIR) : Set.of();
+    return new Usable(
+        new Kitbag(items, weights, unknown), List.copyOf(refused), List.copyOf(printed));
   }
 
   private static void add(

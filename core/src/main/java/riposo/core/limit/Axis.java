@@ -41,8 +41,25 @@ public final class Axis {
   public static final Axis LOW_CHAIR =
       closable("surface.low-chair", "a seat at or below knee height");
 
+  /** Asked by every {@link FloorWay}. */
   public static final Axis FLOOR_TRANSFER =
       closable("transfer.floor", "getting down to the floor and up");
+
+  /**
+   * Asked by all that is done on the floor: closed when no {@link FloorWay} is open. No limit names
+   * it.
+   */
+  public static final Axis FLOOR_WAY = derived("floor-way", "a way to the floor and up");
+
+  /** Rolling over a side: lying on it and rising over it. */
+  public static final Axis ROLL = add("roll", "rolling over the side", Unit.CLOSED, true, 1);
+
+  /**
+   * Rising from lying by a roll over whichever side is open: closed when both sides of {@link
+   * #ROLL} are. No limit names it.
+   */
+  public static final Axis RISE_ROLL = derived("roll.either", "rolling over either side");
+
   public static final Axis KNEEL_BARE = closable("kneel.bare", "kneeling without a pad");
 
   static {
@@ -84,6 +101,13 @@ public final class Axis {
       add("balance.unsupported", "balance without support", Unit.LEVEL, false, 4);
   public static final Axis BALANCE_HELD =
       add("balance.supported", "balance with support", Unit.LEVEL, false, 4);
+
+  /**
+   * What the trunk holds up: 0 back supported, arms low; 1 upright, arms alike below the shoulder;
+   * 2 overhead, reaching, twisting, one-sided load; 3 leaning out.
+   */
+  public static final Axis TRUNK = add("trunk", "trunk control", Unit.LEVEL, false, 3);
+
   public static final Axis BEARING_ARM =
       add("bearing.arm", "weight on the arm", Unit.PERCENT, true, 100);
   public static final Axis BEARING_LEG =
@@ -108,7 +132,7 @@ public final class Axis {
 
   static {
     for (Act a : Act.values()) {
-      closable("act." + a.id(), a.words);
+      add("act." + a.id(), a.words, Unit.CLOSED, a == Act.FOOT_WORK, 1);
     }
   }
 
@@ -130,6 +154,14 @@ public final class Axis {
   /** Least cool-down, as 60 minus its minutes. */
   public static final Axis COOL_DOWN =
       add("session.cool-down", "cool-down", Unit.LEAST_MINUTES, false, 60);
+
+  /** How many slots of the session raise an arm overhead, those for the pulse counted in. */
+  public static final Axis SESSION_OVERHEAD =
+      add("session.overhead", "slots with the arms overhead", Unit.LEVEL, false, 40);
+
+  /** How many more slots push than pull. */
+  public static final Axis SESSION_PUSH =
+      add("session.push-over-pull", "pushes beyond the pulls", Unit.LEVEL, false, 40);
 
   /** Read on the client during the run, asked by no movement. */
   public static final Axis PULSE = add("pulse", "pulse", Unit.BPM, false, 220);
@@ -169,6 +201,13 @@ public final class Axis {
     if (sided) {
       BY_CELL.add(axis);
     }
+    return axis;
+  }
+
+  /** A closable cell that follows from other limits and that no limit names. */
+  private static Axis derived(String id, String words) {
+    Axis axis = new Axis(id, words, Unit.CLOSED, false, 1, BY_CELL.size());
+    BY_CELL.add(axis);
     return axis;
   }
 
@@ -229,6 +268,11 @@ public final class Axis {
     int[] caps = new int[CELLS];
     Arrays.fill(caps, Integer.MAX_VALUE);
     return caps;
+  }
+
+  /** Whether the axis follows from others and no limit may name it. */
+  public boolean isDerived() {
+    return !BY_ID.containsKey(id);
   }
 
   @Override

@@ -16,6 +16,7 @@ public final class Catalogue {
   private final Map<String, Family> families = new LinkedHashMap<>();
   private final Map<String, Movement> movements = new LinkedHashMap<>();
   private final Map<String, List<Variant>> variants = new HashMap<>();
+  private final Map<String, int[]> least = new HashMap<>();
   private final Set<String> retired;
 
   /** Throws {@link IllegalArgumentException} naming a family or movement id used twice. */
@@ -38,7 +39,9 @@ public final class Catalogue {
         if (movements.put(movement.id(), movement) != null) {
           throw new IllegalArgumentException("movement id used twice: " + movement.id());
         }
-        variants.put(movement.id(), variantsOf(movement));
+        List<Variant> all = variantsOf(movement);
+        variants.put(movement.id(), all);
+        least.put(movement.id(), Variant.least(all));
       }
     }
   }
@@ -102,6 +105,18 @@ public final class Catalogue {
   /** Every variant without a range cut, fewest modifiers first. The first has none. */
   public List<Variant> variants(Movement movement) {
     List<Variant> known = variants.get(movement.id());
+    if (known == null) {
+      throw new IllegalArgumentException("unknown movement: " + movement.id());
+    }
+    return known;
+  }
+
+  /**
+   * The least that any form of the movement asks for, cell by cell, on either side and in the
+   * shortest useful range: where that passes a cap, no form is permitted. Not to be changed.
+   */
+  public int[] least(Movement movement) {
+    int[] known = least.get(movement.id());
     if (known == null) {
       throw new IllegalArgumentException("unknown movement: " + movement.id());
     }

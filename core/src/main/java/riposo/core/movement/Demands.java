@@ -14,6 +14,7 @@ import riposo.core.limit.Axis;
  * @param hands how many hands hold a weight, 0 to 2
  * @param holdSeconds still effort of one hold, 0 for a moving exercise
  * @param head the head axes asked for
+ * @param trunk what the trunk holds up, 0 to 3; see {@link Axis#TRUNK}
  */
 public record Demands(
     Position position,
@@ -32,6 +33,7 @@ public record Demands(
     int grip,
     int effort,
     int complexity,
+    int trunk,
     Set<Act> acts) {
 
   public Demands {
@@ -42,6 +44,7 @@ public record Demands(
     check("grip", grip, 3);
     check("effort", effort, 10);
     check("complexity", complexity, 3);
+    check("trunk", trunk, 3);
     check("hands", hands, 2);
     joints = List.copyOf(joints);
     spine = List.copyOf(spine);

@@ -5,6 +5,7 @@ import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
 import riposo.core.limit.JointMotion;
@@ -35,7 +36,18 @@ final class Draft {
   boolean oneSide;
   boolean padded;
   boolean handedOff;
+  boolean onBed;
+  boolean backed;
+  boolean heldOn;
+
+  /** The hand that holds no weight though the other does; null when both or neither do. */
+  @Nullable Side empty;
+
+  int trunk;
   final int lever;
+
+  /** A mild stretch or a posture kept: a hold, but not still effort. */
+  final boolean stretch;
 
   Draft(Movement m) {
     Demands d = m.demands();
@@ -58,13 +70,38 @@ final class Draft {
     grip = d.grip();
     effort = d.effort();
     complexity = d.complexity();
+    trunk = d.trunk();
     acts = EnumSet.noneOf(Act.class);
     acts.addAll(d.acts());
+    stretch =
+        (m.purpose() == Purpose.MOBILITY || m.purpose() == Purpose.BREATHING)
+            && !acts.contains(Act.PRESS_STILL);
   }
 
-  /** Kneeling, and every way to the floor and up, puts a knee down. */
+  /** Whether a knee rests on the ground with nothing under it. */
   boolean kneelsBare() {
-    return position.onFloor() && !padded;
+    return !padded
+        && (position == Position.ALL_FOURS
+            || position == Position.KNEELING
+            || position == Position.HALF_KNEELING);
+  }
+
+  /** Whether the body lies on the floor or is down on it: on a bed it is not. */
+  boolean onFloor() {
+    return position.onFloor() && !onBed;
+  }
+
+  boolean bearsOnArms() {
+    return bearing.stream().anyMatch(b -> b.arm() && b.percent() > 0);
+  }
+
+  /** The most an arm is raised, in degrees. */
+  private int raised() {
+    return joints.stream()
+        .filter(j -> j.motion() == JointMotion.SHOULDER_ELEVATION)
+        .mapToInt(JointDemand::degrees)
+        .max()
+        .orElse(0);
   }
 
   void lower(JointMotion motion, int degrees) {
@@ -97,20 +134,19 @@ final class Draft {
   int[] cells(Side working) {
     int[] v = new int[Axis.CELLS];
     put(v, Axis.position(position.id()), Side.BOTH, 1);
-    put(v, position.surface, Side.BOTH, 1);
-    if (position.onFloor()) {
-      put(v, Axis.FLOOR_TRANSFER, Side.BOTH, 1);
-      // The way down and up goes through half-kneeling; knees meet the floor there.
-      put(v, Axis.position(Position.HALF_KNEELING.id()), Side.BOTH, 1);
-      put(v, Axis.KNEEL_BARE, Side.BOTH, padded ? 0 : 1);
+    put(v, onBed ? Axis.BED : position.surface, Side.BOTH, 1);
+    if (onFloor() && !acts.contains(Act.FLOOR_TRAINING)) {
+      put(v, Axis.FLOOR_WAY, Side.BOTH, 1);
     }
+    put(v, Axis.KNEEL_BARE, Side.BOTH, kneelsBare() ? 1 : 0);
+    lie(v, working);
     for (JointDemand j : joints) {
       for (Side side : sidesOf(j.part(), j.motion().arm, working)) {
         put(v, Axis.joint(j.motion(), Loading.FREE), side, j.degrees());
         if (j.loading() != Loading.FREE) {
           put(v, Axis.joint(j.motion(), Loading.OWN), side, j.degrees());
         }
-        if (j.loading() == Loading.ADDED) {
+        if (j.loading() == Loading.ADDED && !(j.motion().arm && side == empty)) {
           put(v, Axis.joint(j.motion(), Loading.ADDED), side, j.degrees());
         }
       }
@@ -133,28 +169,63 @@ final class Draft {
           hands == 1 || oneSide
               ? sidesOf(Part.WORKING, true, working)
               : List.of(Side.LEFT, Side.RIGHT);
-      loaded.forEach(side -> put(v, Axis.LOAD_HAND, side, leastGrams));
-      int total = leastGrams * (working == Side.BOTH ? hands : loaded.size());
+      loaded.stream()
+          .filter(side -> side != empty)
+          .forEach(side -> put(v, Axis.LOAD_HAND, side, leastGrams));
+      int total = leastGrams * (empty != null ? 1 : working == Side.BOTH ? hands : loaded.size());
       put(v, Axis.LOAD_TOTAL, Side.BOTH, total);
       if (overhead) {
         put(v, Axis.LOAD_OVERHEAD, Side.BOTH, total);
       }
-      if (position.onFloor() && !handedOff || acts.contains(Act.LIFT_FROM_FLOOR)) {
+      if (onFloor() && !handedOff || acts.contains(Act.LIFT_FROM_FLOOR)) {
         put(v, Axis.LOAD_FROM_FLOOR, Side.BOTH, total);
+        // picking it up and putting it down bends the back
+        put(v, Axis.of("spine.flexion.any"), Side.BOTH, 1);
+        put(v, Axis.of("spine.flexion.loaded"), Side.BOTH, 1);
+      }
+      if (hands == 1 || oneSide || empty != null) {
+        put(v, Axis.act(Act.ONE_HANDED_LOAD), Side.BOTH, 1);
+      }
+      if (position == Position.SUPINE || position == Position.RECLINED) {
+        put(v, Axis.act(Act.WEIGHT_OVER_FACE), Side.BOTH, raised() >= 45 ? 1 : 0);
       }
     }
-    put(v, Axis.HOLD, Side.BOTH, hold);
+    if (raised() > 120 && !backed && position.height >= Position.CHAIR.height) {
+      put(v, Axis.act(Act.OVERHEAD_UNBACKED), Side.BOTH, 1);
+    }
+    put(v, Axis.TRUNK, Side.BOTH, trunk);
+    put(v, Axis.HOLD, Side.BOTH, stretch ? 0 : hold);
     put(v, Axis.PRESSURE, Side.BOTH, pressure);
     head.forEach(h -> put(v, h, Side.BOTH, 1));
     sidesOf(oneSided() && hands < 2 || oneSide ? Part.WORKING : Part.BOTH, true, working)
-        .forEach(side -> put(v, Axis.GRIP, side, grip));
+        .forEach(side -> put(v, Axis.GRIP, side, side == empty ? 0 : grip));
+    if (heldOn && working != Side.BOTH) {
+      put(v, Axis.GRIP, working.other(), 1);
+    }
     put(v, Axis.EFFORT, Side.BOTH, effort);
-    put(v, Axis.COMPLEXITY, Side.BOTH, complexity);
-    acts.forEach(a -> put(v, Axis.act(a), Side.BOTH, 1));
+    // the way to the floor is taught one to one, part by part
+    put(v, Axis.COMPLEXITY, Side.BOTH, acts.contains(Act.FLOOR_TRAINING) ? 0 : complexity);
+    for (Act a : acts) {
+      Axis axis = Axis.act(a);
+      (axis.sided ? sidesOf(Part.WORKING, false, working) : List.of(Side.BOTH))
+          .forEach(side -> put(v, axis, side, 1));
+    }
     if (acts.contains(Act.STAND_UP)) {
       put(v, Axis.STANDING, Side.BOTH, 1);
     }
     return v;
+  }
+
+  /** Lying down and rising goes by a roll; lying on a side is lying on the one not at work. */
+  private void lie(int[] v, Side working) {
+    if (position == Position.PRONE) {
+      put(v, Axis.act(Act.BELLY_DOWN), Side.BOTH, 1);
+    }
+    if (position == Position.SUPINE || position == Position.PRONE) {
+      put(v, Axis.RISE_ROLL, Side.BOTH, 1);
+    } else if (position == Position.SIDE_LYING) {
+      put(v, Axis.ROLL, working.other(), 1);
+    }
   }
 
   private List<Side> sidesOf(Part part, boolean arm, Side working) {

@@ -20,7 +20,9 @@ public enum Kit {
   CROSS_TRAINER("a cross-trainer"),
   ARM_CYCLE("an arm cycle"),
   POOL("a pool"),
-  REBOUNDER("a rebounder with a bar");
+  REBOUNDER("a rebounder with a bar"),
+  BED("a bed or plinth"),
+  STRAP("a strap round the trunk");
 
   public final String words;
 

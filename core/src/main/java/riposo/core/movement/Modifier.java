@@ -5,6 +5,7 @@ import java.util.Set;
 import riposo.core.limit.Act;
 import riposo.core.limit.JointMotion;
 import riposo.core.limit.Loading;
+import riposo.core.limit.Side;
 
 /**
  * A change that lowers a demand without changing the movement. Each states which demands it changes
@@ -42,16 +43,29 @@ public enum Modifier {
     @Override
     void apply(Draft d) {}
   },
-  ARMS_LOW(
-      "arms low", "no free or added arm demand, nothing overhead, complexity 1 lower", Set.of()) {
+  ARMS_LOW("arms low", "no arm raised, nothing overhead, complexity 1 lower", Set.of()) {
+    /** Arms that carry the body stay where they are; what they reach beyond that goes. */
     @Override
     boolean fits(Draft d) {
-      return d.joints.stream().anyMatch(j -> j.motion().arm && j.loading() != Loading.OWN);
+      return d.joints.stream()
+          .anyMatch(
+              j ->
+                  j.motion().arm
+                      && (!d.bearsOnArms()
+                          || j.motion() == JointMotion.SHOULDER_ELEVATION && j.degrees() > 90));
     }
 
     @Override
     void apply(Draft d) {
-      d.joints.removeIf(j -> j.motion().arm && j.loading() != Loading.OWN);
+      if (d.bearsOnArms()) {
+        d.joints.replaceAll(
+            j ->
+                j.motion() == JointMotion.SHOULDER_ELEVATION
+                    ? new JointDemand(j.motion(), Math.min(90, j.degrees()), j.loading(), j.part())
+                    : j);
+      } else {
+        d.joints.removeIf(j -> j.motion().arm);
+      }
       d.overhead = false;
       d.acts.remove(Act.HANDS_OUT_OF_VIEW);
       d.complexity = Math.max(0, d.complexity - 1);
@@ -66,6 +80,29 @@ public enum Modifier {
     @Override
     void apply(Draft d) {
       d.oneSide = true;
+    }
+  },
+  /** Before NO_WEIGHT: of two alike the one that leaves the other hand its weight is taken. */
+  LEFT_EMPTY("left hand empty", "no weight and no grip of the left hand", Set.of()) {
+    @Override
+    boolean fits(Draft d) {
+      return pair(d);
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.empty = Side.LEFT;
+    }
+  },
+  RIGHT_EMPTY("right hand empty", "no weight and no grip of the right hand", Set.of()) {
+    @Override
+    boolean fits(Draft d) {
+      return pair(d);
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.empty = Side.RIGHT;
     }
   },
   NO_WEIGHT(
@@ -87,8 +124,9 @@ public enum Modifier {
                   ? new JointDemand(j.motion(), j.degrees(), Loading.OWN, j.part())
                   : j);
       d.effort = Math.max(0, d.effort - 1);
-      d.grip = Math.min(d.grip, 0);
+      d.grip = 0;
       d.acts.remove(Act.BAND_LATEX);
+      d.acts.remove(Act.ONE_HANDED_LOAD);
     }
   },
   STEP_NOT_HOP("step, do not hop", "impact 0, effort 1 lower", Set.of()) {
@@ -146,7 +184,7 @@ public enum Modifier {
     @Override
     void apply(Draft d) {
       d.balance = 2;
-      d.position = Position.STANDING;
+      d.position = d.supported ? Position.STANDING_SUPPORTED : Position.STANDING;
       d.acts.remove(Act.ONE_LEG_STANCE);
       d.bearing.replaceAll(
           b -> b.arm() ? b : new BearingDemand(false, Math.min(b.percent(), 75), b.part()));
@@ -171,7 +209,7 @@ public enum Modifier {
   SHORT_HOLDS("shorter holds, more of them", "holds of 10 s", Set.of()) {
     @Override
     boolean fits(Draft d) {
-      return d.hold > 10;
+      return d.hold > 10 && !d.stretch;
     }
 
     @Override
@@ -243,7 +281,7 @@ public enum Modifier {
   /** The hands take about 15 % each on the way up, as in standing with the hands. */
   HELP_RISING(
       "hands help rising, none going down",
-      "effort 1 lower; each arm carries 15 % on the way up",
+      "effort 1 lower; each arm carries 15 % on the way up, wrist 60°, arm 20° behind",
       Set.of()) {
     @Override
     boolean fits(Draft d) {
@@ -253,6 +291,8 @@ public enum Modifier {
     @Override
     void apply(Draft d) {
       d.bearing.add(new BearingDemand(true, 15, Part.BOTH));
+      d.joints.add(new JointDemand(JointMotion.WRIST_EXTENSION, 60, Loading.OWN, Part.BOTH));
+      d.joints.add(new JointDemand(JointMotion.SHOULDER_EXTENSION, 20, Loading.OWN, Part.BOTH));
       d.grip = Math.max(d.grip, 1);
       d.effort = Math.max(0, d.effort - 1);
     }
@@ -260,7 +300,7 @@ public enum Modifier {
   HAND_OFF("someone hands over the weight", "no weight fetched from the floor", Set.of()) {
     @Override
     boolean fits(Draft d) {
-      return d.leastGrams > 0 && d.position.onFloor() && !d.acts.contains(Act.LIFT_FROM_FLOOR);
+      return d.leastGrams > 0 && d.onFloor() && !d.acts.contains(Act.LIFT_FROM_FLOOR);
     }
 
     @Override
@@ -294,7 +334,67 @@ public enum Modifier {
     void apply(Draft d) {
       d.leastGrams = 500;
     }
+  },
+  ON_BED("on a bed or plinth", "no way to the floor; weights lie beside", Set.of(Kit.BED)) {
+    @Override
+    boolean fits(Draft d) {
+      return d.position.height == 0 && !d.onBed;
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.onBed = true;
+    }
+  },
+  BACK_SUPPORT("back supported", "trunk control 1 lower", Set.of(Kit.CHAIR)) {
+    @Override
+    boolean fits(Draft d) {
+      return seated(d) && d.trunk < 3;
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.trunk = Math.max(0, d.trunk - 1);
+      d.backed = true;
+    }
+  },
+  STRAPPED("strap round the trunk", "trunk control 2 lower", Set.of(Kit.STRAP)) {
+    @Override
+    boolean fits(Draft d) {
+      return seated(d);
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.trunk = Math.max(0, d.trunk - 2);
+    }
+  },
+  /** The hand that holds on takes no part, so what two arms do is done one side at a time. */
+  HOLD_ON(
+      "one hand holding on",
+      "trunk control 2 lower; the other arm only, light grip of the hand that holds",
+      Set.of(Kit.CHAIR)) {
+    @Override
+    boolean fits(Draft d) {
+      return seated(d) && !d.bearsOnArms() && (d.sides != SidePattern.ONE_SIDE || d.hands < 2);
+    }
+
+    @Override
+    void apply(Draft d) {
+      d.trunk = Math.max(0, d.trunk - 2);
+      d.heldOn = true;
+      d.oneSide |=
+          d.sides != SidePattern.ONE_SIDE && d.joints.stream().anyMatch(j -> j.motion().arm);
+    }
   };
+
+  private static boolean pair(Draft d) {
+    return d.leastGrams > 0 && d.hands == 2 && !d.oneSide && d.empty == null;
+  }
+
+  private static boolean seated(Draft d) {
+    return d.position == Position.CHAIR && d.trunk > 0 && !d.acts.contains(Act.STAND_UP);
+  }
 
   /** Most modifiers one variant may carry. */
   public static final int MOST = 3;
@@ -324,6 +424,11 @@ public enum Modifier {
         ? List.of()
         : Effect.between(
             Variant.of(movement, Set.of(), 100), Variant.of(movement, Set.of(this), 100));
+  }
+
+  /** Whether it swaps a part of the movement for another instead of easing it. */
+  public boolean swapsPart() {
+    return this == ARMS_LOW || this == STEP_NOT_HOP;
   }
 
   public static List<Modifier> inOrder(Set<Modifier> modifiers) {

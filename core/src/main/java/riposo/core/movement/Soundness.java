@@ -179,6 +179,29 @@ public final class Soundness {
     return found;
   }
 
+  /**
+   * What the trunk holds up at least: nothing lying; 2 with an arm raised over the shoulder, a turn
+   * or side bend, or a load on one side; else 1. Leaning out, 3, is for the data to say.
+   */
+  public static int leastTrunk(
+      Position position,
+      List<JointDemand> joints,
+      List<SpineDemand> spine,
+      int hands,
+      SidePattern sides) {
+    if (position.height == 0) {
+      return 0;
+    }
+    boolean over =
+        joints.stream()
+            .anyMatch(j -> j.motion() == JointMotion.SHOULDER_ELEVATION && j.degrees() > 90);
+    boolean turns =
+        spine.stream()
+            .anyMatch(x -> x.motion().equals("rotation") || x.motion().equals("side-bend"));
+    boolean oneSided = hands == 1 || hands > 0 && sides == SidePattern.ONE_SIDE;
+    return over || turns || oneSided ? 2 : 1;
+  }
+
   private static void needs(Movement m, boolean wanted, Kit kit, List<Contradiction> found) {
     if (wanted && m.kit().stream().noneMatch(any -> any.contains(kit))) {
       found.add(new Contradiction("kit", "a load without " + kit.words));
@@ -199,6 +222,11 @@ public final class Soundness {
       if (most < i.least()) {
         found.add(new Doubt(axis.id, Side.BOTH, most, i.least()));
       }
+    }
+    Demands d = m.demands();
+    int trunk = leastTrunk(m.position(), d.joints(), d.spine(), d.hands(), m.sides());
+    if (d.trunk() < trunk) {
+      found.add(new Doubt(Axis.TRUNK.id, Side.BOTH, d.trunk(), trunk));
     }
     boolean standing =
         m.position() == Position.STANDING

@@ -3,9 +3,11 @@ package riposo.core.movement;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.JointMotion;
@@ -23,8 +25,8 @@ public final class Variant {
   private final int range;
   private final Draft draft;
   private final int[] whole;
-  private final int @org.jspecify.annotations.Nullable [] left;
-  private final int @org.jspecify.annotations.Nullable [] right;
+  private final int @Nullable [] left;
+  private final int @Nullable [] right;
 
   /** The cells that a shorter range lowers. */
   private final BitSet cuttable = new BitSet();
@@ -113,6 +115,23 @@ public final class Variant {
     return percent == 100 || percent < movement.leastRange() ? this : cut(percent);
   }
 
+  /** The least of the variants of one movement, cell by cell; see {@link Catalogue#least}. */
+  static int[] least(List<Variant> variants) {
+    int[] least = Axis.openCaps();
+    for (Variant v : variants) {
+      boolean cut =
+          v.movement.leastRange() < 100 && v.movement.modifiers().contains(Modifier.RANGE);
+      for (int[] demand : v.left == null ? new int[][] {v.whole} : new int[][] {v.left, v.right}) {
+        for (int i = 0; i < least.length; i++) {
+          int asked =
+              cut && v.cuttable.get(i) ? demand[i] * v.movement.leastRange() / 100 : demand[i];
+          least[i] = Math.min(least[i], asked);
+        }
+      }
+    }
+    return least;
+  }
+
   /** This variant with RANGE added and so much of the range kept; made once. */
   private Variant cut(int percent) {
     return cuts.computeIfAbsent(
@@ -151,6 +170,11 @@ public final class Variant {
     return draft.position;
   }
 
+  /** Whether it is done down on the floor, so that somebody has to get there and up again. */
+  public boolean onFloor() {
+    return draft.onFloor();
+  }
+
   public int holdSeconds() {
     return draft.hold;
   }
@@ -162,7 +186,12 @@ public final class Variant {
 
   /** How many hands hold a weight at once. */
   public int handsLoaded() {
-    return draft.oneSide ? Math.min(1, draft.hands) : draft.hands;
+    return draft.oneSide || draft.empty != null ? Math.min(1, draft.hands) : draft.hands;
+  }
+
+  /** The hand that holds no weight though the other does; null when both or neither do. */
+  public @Nullable Side emptyHand() {
+    return draft.empty;
   }
 
   public boolean overhead() {

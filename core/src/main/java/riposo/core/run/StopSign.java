@@ -185,4 +185,11 @@ public enum StopSign {
         .or(() -> Arrays.stream(values()).filter(s -> s.words.equals(words)).findFirst())
         .orElse(OTHER);
   }
+
+  /** Whether those are the words of a sign that tells of a fall. */
+  public static boolean isFall(String words) {
+    return words.equals(FALL_INJURY.words)
+        || words.equals(FALL_MINOR.words)
+        || words.equals(HEAD_KNOCK.words);
+  }
 }

@@ -120,6 +120,11 @@ final class Answers {
     return visible.contains(id) && value.equals(given.get(id));
   }
 
+  /** The option chosen; empty when the question is not asked or not answered. */
+  String choice(String id) {
+    return visible.contains(id) ? given.getOrDefault(id, "") : "";
+  }
+
   String so(String id) {
     return "unsure".equals(given.get(id)) ? " (not sure counts as yes)" : "";
   }

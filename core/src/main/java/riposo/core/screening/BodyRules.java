@@ -41,17 +41,32 @@ final class BodyRules {
         a.side("arm.side"),
         "Elbow, wrist or hand: light grip, wrist nearly straight under load.");
     r.limits(
-        "neck.pain", Condition.NECK, Side.BOTH, "Neck: no head circles, arms to shoulder height.");
+        "neck.pain",
+        Condition.NECK,
+        Side.BOTH,
+        "Neck: no head-back circles, weights to shoulder height.");
     r.limits(
         "back.pain",
         Condition.LOW_BACK,
         Side.BOTH,
-        "Low back: no loaded bend, a hand on support when bent over"
-            + (a.is("back.direction", "bend")
-                ? "; bending hurts more."
-                : a.is("back.direction", "arch")
-                    ? "; arching hurts more."
-                    : a.is("back.direction", "turn") ? "; turning hurts more." : "."));
+        "Low back: a hand on support when bent over, no sit-ups"
+            + switch (a.choice("back.direction")) {
+              case "bend" -> "; bending hurts more.";
+              case "arch" -> "; arching hurts more.";
+              case "turn" -> "; turning hurts more.";
+              default -> "; the direction is not clear.";
+            });
+    if (a.yes("back.pain")) {
+      r.propose(
+          switch (a.choice("back.direction")) {
+            case "bend" -> Condition.LOW_BACK_BEND;
+            case "arch" -> Condition.LOW_BACK_ARCH;
+            case "turn" -> Condition.LOW_BACK_TURN;
+            default -> Condition.LOW_BACK_UNCLEAR;
+          },
+          Side.BOTH,
+          a.today);
+    }
     r.limits(
         "back.stenosis",
         Condition.STENOSIS,
@@ -60,6 +75,9 @@ final class BodyRules {
     r.limits("back.fusion", Condition.SPINE_FUSED, Side.BOTH, "Fused vertebrae: no end range.");
     r.limits(
         "back.disc", Condition.LOW_BACK, Side.BOTH, "A disc operation: as a low back that hurts.");
+    if (a.yes("back.disc")) {
+      r.propose(Condition.LOW_BACK_BEND, Side.BOTH, a.today);
+    }
     r.limits(
         "hip.pain",
         Condition.HIP,
@@ -197,6 +215,7 @@ final class BodyRules {
                 : "; approach not known, both sets."),
         Condition.HIP_BACK.source,
         "hip.replaced");
+    r.propose(Condition.HIP_REPLACED, a.side("hip.side"), a.today);
     if (!a.is("hip.approach", "front")) {
       r.propose(Condition.HIP_BACK, a.side("hip.side"), a.today);
     }
@@ -282,7 +301,7 @@ final class BodyRules {
       r.propose(Condition.FALLS, Side.BOTH, a.today);
     }
     r.limits(
-        "frail", Condition.FALLS, Side.BOTH, "Frail: support for balance, start at the chair.");
+        "frail", Condition.FRAIL, Side.BOTH, "Frail: support for balance, start at the chair.");
     r.on(
         "falls.blackout",
         "standing.falls-blackout",

@@ -10,7 +10,8 @@ public enum Happened {
   OPERATION("an operation or a fracture", Outcome.ASK_FIRST),
   ILLNESS("an illness", Outcome.ASK_FIRST),
   HOSPITAL("a hospital stay", Outcome.ASK_FIRST),
-  FALL("a fall", Outcome.ASK_FIRST);
+  FALL("a fall", Outcome.ASK_FIRST),
+  FLARE("a flare of pain or of a condition", Outcome.ASK_FIRST);
 
   public final String words;
   private final Outcome outcome;
@@ -22,7 +23,12 @@ public enum Happened {
 
   /** True when a new screening answers it; the others want a clearance as well. */
   public boolean screeningAnswers() {
-    return this == ILLNESS || this == HOSPITAL || this == FALL;
+    return this == ILLNESS || this == HOSPITAL || this == FALL || this == FLARE;
+  }
+
+  /** True when a way to the floor seen to go well before it is to be seen again. */
+  public boolean endsFloorWays() {
+    return this == FALL || this == OPERATION || this == FLARE;
   }
 
   /** True when it voids a clearance given before it. */

@@ -102,18 +102,24 @@ final class LifeRules {
         Outcome.ASK_FIRST,
         "Retinal surgery or proliferative retinopathy: ask first.",
         Report.HOUSE);
-    if (a.yes("eyes.retina") || a.yes("eyes.disease") || a.yes("vertigo")) {
+    boolean retina = a.yes("eyes.retina");
+    if (retina || a.yes("eyes.disease")) {
       r.find(
           "standing.eyes",
           Outcome.READY_WITH_LIMITS,
-          "Eyes or vertigo: head not below the heart, no quick turns.",
-          Condition.EYES_HEAD.source,
+          "Eyes: head not below the heart, no strain, no long holds.",
+          Condition.EYES.source,
           null);
-      r.propose(Condition.EYES_HEAD, Side.BOTH, a.today);
-      if (a.yes("sugar.diabetes") && (a.yes("eyes.retina") || a.yes("eyes.disease"))) {
+      r.propose(Condition.EYES, Side.BOTH, a.today);
+      if (retina || a.yes("sugar.diabetes")) {
         r.propose(Condition.DIABETES_EYES, Side.BOTH, a.today);
       }
     }
+    r.limits(
+        "vertigo",
+        Condition.VERTIGO,
+        Side.BOTH,
+        "Vertigo: head not tipped back, no quick turns, no rolling, lying only reclined.");
     r.limits(
         "senses.low", Condition.LOW_SENSES, Side.BOTH, "Poor sight or hearing: one cue at a time.");
     r.limits("latex", Condition.LATEX, Side.BOTH, "Latex allergy: no latex bands.");

@@ -17,7 +17,7 @@ final class Questions {
   /**
    * Raised whenever a question is added or changes its meaning: older screenings are asked anew.
    */
-  static final int SET = 3;
+  static final int SET = 4;
 
   static final Map<String, Question> ALL = new LinkedHashMap<>();
 
@@ -292,7 +292,7 @@ final class Questions {
     good(
         "floor.trained",
         "Has getting down to the floor and up again been trained?",
-        "falls.two|frail|wheelchair");
+        "falls.two|frail|wheelchair|parkinson|stroke.tia|vertigo");
   }
 
   private static void pregnancy() {

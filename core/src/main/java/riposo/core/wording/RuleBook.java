@@ -11,9 +11,11 @@ import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Condition;
+import riposo.core.limit.FloorWay;
 import riposo.core.limit.Proposal;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
+import riposo.core.limit.WaySeen;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Purpose;
@@ -329,13 +331,17 @@ public final class RuleBook {
         "the purpose asked for, else a neighbouring one, else the same muscles, else rest"
       },
       {"muscles", "a primary muscle missed counts 2, one only helped 1"},
+      {
+        "kind",
+        "the movement asked for, eased, with 60 % of its range or more; then with less of it or a part swapped; then another of its family; then another family"
+      },
       {"range", "percentage points of range given up"},
       {"position", "1 for another posture than asked"},
-      {"modifiers", "how many, three at most"},
       {
         "distance",
         "rungs in the family, no more than the difference in difficulty; difficulty + 1 across families"
-      }
+      },
+      {"modifiers", "how many, three at most"}
     };
     List<RuleEntry> all = new ArrayList<>();
     for (int i = 0; i < terms.length; i++) {
@@ -348,6 +354,68 @@ public final class RuleBook {
               null,
               ALWAYS));
     }
+    for (FloorWay way : FloorWay.values()) {
+      all.add(
+          new RuleEntry(
+              "floor." + id(way.name()),
+              "choosing",
+              "To the floor and up " + way.words + " asks " + Wording.asks(way),
+              "house rule: getting to the floor",
+              null,
+              ALWAYS));
+    }
+    all.add(
+        new RuleEntry(
+            "floor.seen",
+            "choosing",
+            "A way seen to go well is not closed by advised limits for "
+                + WaySeen.MONTHS
+                + " months, in pregnancy "
+                + WaySeen.WEEKS_IN_PREGNANCY
+                + " weeks, until a fall, an operation or a flare; firm limits, surfaces and positions always close it",
+            "house rule: getting to the floor",
+            null,
+            "recorded and taken back on Limits"));
+    all.add(
+        new RuleEntry(
+            "choose.one-rests",
+            "choosing",
+            "One side may rest while the other does the purpose asked for: no worse than another purpose on both",
+            "house rule: choosing",
+            null,
+            ALWAYS));
+    all.add(
+        new RuleEntry(
+            "choose.session.variety",
+            "choosing",
+            "A slot that would repeat another takes its nearest option that nothing else has, of the same purpose and muscles and at most three rungs further down, or is marked as repeated",
+            "house rule: choosing",
+            null,
+            ALWAYS));
+    all.add(
+        new RuleEntry(
+            "choose.session.together",
+            "choosing",
+            "Floor work side by side in the plan that adapting has split is put together again: least purpose changed, then trips, repeats, cost",
+            "house rule: choosing",
+            null,
+            ALWAYS));
+    all.add(
+        new RuleEntry(
+            "dose.grip",
+            "choosing",
+            "A cap on grip caps the weight in that hand: closed none, light 1 kg, firm 5 kg",
+            "house rule: weights",
+            null,
+            ALWAYS));
+    all.add(
+        new RuleEntry(
+            "choose.reach",
+            "choosing",
+            "What stands in is never harder than asked: effort at most one above it and over 6 only where that was asked, trunk pressure not above what was asked or 1, no weight from the floor and no trip to the floor where none was asked; whatever the price in purpose",
+            "house rule: choosing",
+            null,
+            ALWAYS));
     return all;
   }
 

@@ -17,13 +17,19 @@ import riposo.core.adapt.Comparison;
 import riposo.core.adapt.Cost;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.PlanMark;
+import riposo.core.adapt.Reach;
 import riposo.core.adapt.Standing;
+import riposo.core.adapt.Turn;
 import riposo.core.dose.Dose;
+import riposo.core.dose.Held;
 import riposo.core.group.Instead;
 import riposo.core.group.Watch;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
+import riposo.core.limit.FloorWay;
+import riposo.core.limit.JointMotion;
 import riposo.core.limit.Limit;
+import riposo.core.limit.Loading;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
@@ -52,6 +58,12 @@ public final class Wording {
       List.of("seated", "wide stance", "narrow or staggered stance", "one leg", "one leg moving");
   private static final List<String> IMPACT =
       List.of("walking pace", "brisk step", "low hop", "jump");
+  private static final List<String> TRUNK =
+      List.of(
+          "back supported, arms low",
+          "upright, arms alike below the shoulder",
+          "overhead, reaching, turning or one-sided",
+          "leaning out");
   private static final List<String> PRESSURE =
       List.of("none, unloaded", "light load", "plank or heavy press", "near-maximal");
   private final Catalogue catalogue;
@@ -88,6 +100,9 @@ public final class Wording {
         if (axis.id.startsWith("balance.")) {
           yield BALANCE.get(Math.min(value, 4));
         }
+        if (axis == Axis.TRUNK) {
+          yield TRUNK.get(Math.min(value, 3));
+        }
         if (axis == Axis.PRESSURE) {
           yield PRESSURE.get(Math.min(value, 3));
         }
@@ -106,7 +121,7 @@ public final class Wording {
           : "work at most " + cap + " % of the rest";
     }
     if (axis.unit == Axis.Unit.CLOSED) {
-      return "no " + axis.words.replaceFirst("^(a|an|the) ", "");
+      return "no " + closed(axis, side).replaceFirst("^(a|an|the) ", "");
     }
     if (axis.unit == Axis.Unit.LEAST_MINUTES) {
       return axis.words + " ≥ " + amount(axis, cap);
@@ -116,6 +131,13 @@ public final class Wording {
             && (axis.id.startsWith("spine.") || axis == Axis.PRESSURE)
         ? "no " + words
         : words + " ≤ " + amount(axis, cap);
+  }
+
+  /** What is closed, with its side where it has one: "rolling over the left side". */
+  private static String closed(Axis axis, Side side) {
+    return side == Side.BOTH
+        ? axis.words
+        : axis.words.replaceFirst("the (side|foot)", "the " + side(side) + "$1");
   }
 
   private static String side(Side side) {
@@ -144,9 +166,11 @@ public final class Wording {
           + amount(axis, b.cap())
           + who;
     }
+    String asks =
+        b.way() == null ? "asks for " : "asks, on the way down " + b.way().words + ", for ";
     return axis.unit == Axis.Unit.CLOSED
-        ? "asks for " + axis.words + ", which is closed" + who
-        : "asks for "
+        ? asks + closed(axis, b.side()) + ", which is closed" + who
+        : asks
             + amount(axis, b.asked())
             + " of "
             + axis.words
@@ -156,12 +180,28 @@ public final class Wording {
             + who;
   }
 
+  /** What a way to the floor asks of the body. */
+  public static String asks(FloorWay way) {
+    int[] v = way.demands(false).get(0);
+    int left = v[Axis.BEARING_ARM.cell(Side.LEFT)];
+    boolean both = left > 0 && v[Axis.BEARING_ARM.cell(Side.RIGHT)] > 0;
+    return "knee bend "
+        + v[Axis.joint(JointMotion.KNEE_FLEXION, Loading.FREE).cell(Side.LEFT)]
+        + "°, hip bend "
+        + v[Axis.joint(JointMotion.HIP_FLEXION, Loading.FREE).cell(Side.LEFT)]
+        + "°, "
+        + left
+        + " % of weight on "
+        + (both ? "each arm" : "one arm")
+        + ", a hand on support";
+  }
+
   /** All broken limits as sentences, the same limit on both sides said once. */
   public static List<String> broken(List<Broken> all) {
     Map<String, Broken> merged = new LinkedHashMap<>();
     for (Broken b : all) {
       merged.merge(
-          b.limitId() + "/" + b.asked(),
+          b.limitId() + "/" + b.asked() + "/" + b.way(),
           b,
           (x, y) ->
               new Broken(
@@ -173,15 +213,50 @@ public final class Wording {
                   x.strength(),
                   x.source(),
                   x.until(),
-                  x.reviewDue()));
+                  x.reviewDue(),
+                  x.way()));
     }
     return merged.values().stream().map(Wording::broken).toList();
   }
 
-  public static String missing(Set<Kit> missing) {
-    return "needs "
-        + missing.stream().sorted().map(k -> k.words).collect(Collectors.joining(" and "))
-        + ", not in this kit";
+  /**
+   * What is missing for a movement.
+   *
+   * @param unmeasured of it, what is there but waits for a fact about the client
+   */
+  public static String missing(Set<Kit> missing, Set<Kit> unmeasured) {
+    String kit =
+        missing.stream()
+            .filter(k -> !unmeasured.contains(k))
+            .sorted()
+            .map(k -> k.words)
+            .collect(Collectors.joining(" and "));
+    List<String> all = new ArrayList<>();
+    if (missing.stream().anyMatch(unmeasured::contains)) {
+      all.add(
+          "waits: the knee height is not recorded, needed to know whether this seat is high enough");
+    }
+    if (!kit.isEmpty()) {
+      all.add("needs " + kit + ", not in this kit");
+    }
+    return String.join("; ", all);
+  }
+
+  /** In what a movement is harder than asked, where no limit closes it. */
+  public static String harder(Reach.Over o) {
+    Axis axis = Axis.of(o.axisId());
+    if (axis == Axis.FLOOR) {
+      return "is done on the floor, and no trip there was asked for";
+    }
+    if (axis == Axis.LOAD_FROM_FLOOR) {
+      return "takes a weight from the floor, which was not asked for";
+    }
+    return "asks for "
+        + amount(axis, o.asks())
+        + " of "
+        + axis.words
+        + "; what was asked leaves "
+        + amount(axis, o.most());
   }
 
   public static String above(Ceiling c) {
@@ -260,7 +335,9 @@ public final class Wording {
     } else {
       return d.rounds() + " × rest";
     }
-    if (d.grams() != null) {
+    if (d.held() != null) {
+      parts.add(hands(d.held()));
+    } else if (d.grams() != null) {
       parts.add(d.grams() == 0 ? "no weight" : kg(d.grams()) + (d.hands() == 2 ? " each" : ""));
     } else if (d.band()) {
       parts.add("band");
@@ -268,6 +345,13 @@ public final class Wording {
       parts.add(d.share() + " bw");
     }
     return String.join(" · ", parts);
+  }
+
+  /** "right 2 kg, left no weight": the heavier hand first. */
+  private static String hands(Held h) {
+    String left = "left " + (h.left() == 0 ? "no weight" : kg(h.left()));
+    String right = "right " + (h.right() == 0 ? "no weight" : kg(h.right()));
+    return h.left() > h.right() ? left + ", " + right : right + ", " + left;
   }
 
   /**
@@ -288,6 +372,9 @@ public final class Wording {
             : rounds + of + "about " + d.reps() + side;
     Integer grams = d.grams();
     Double share = d.share();
+    if (d.held() != null) {
+      return what + ", " + hands(d.held());
+    }
     if (grams != null) {
       return what
           + (grams == 0
@@ -374,14 +461,17 @@ public final class Wording {
       Wording.broken(slot.askedBroken()).forEach(b -> reasons.add(asked + " " + b + "."));
     }
     if (!slot.askedMissing().isEmpty()) {
-      reasons.add(asked + " " + missing(slot.askedMissing()) + ".");
+      reasons.add(asked + " " + missing(slot.askedMissing(), slot.unmeasured()) + ".");
     }
     if (slot.result().allRest()) {
       reasons.add("Nothing of this purpose or its neighbours is open today: rest and breathe.");
     } else {
       for (Performed p : slot.result().parts()) {
         if (p.movementId() == null) {
-          reasons.add("Nothing is open on the " + side(p.side()).trim() + ": that side rests.");
+          reasons.add(
+              "Nothing of this purpose is open on the "
+                  + side(p.side()).trim()
+                  + ": that side rests.");
         } else if (catalogue.movement(p.movementId()).purpose() != slot.purpose()) {
           reasons.add(
               "Nothing of this purpose is open; "
@@ -390,7 +480,20 @@ public final class Wording {
         }
       }
     }
+    if (slot.turn() != null) {
+      reasons.add(turn(slot.turn()));
+    }
     return reasons.stream().distinct().toList();
+  }
+
+  /** What the session as a whole makes of a slot. */
+  private String turn(Turn t) {
+    String own = t.own().stream().map(this::performed).collect(Collectors.joining(" and "));
+    return switch (t.kind()) {
+      case VARIED -> "By itself " + own + ", which comes already; this is the nearest other.";
+      case REPEATED -> "Comes twice today: nothing else is as near.";
+      case TOGETHER -> "By itself " + own + "; chosen so that the floor is gone to once.";
+    };
   }
 
   private String standing(Standing s) {
@@ -504,18 +607,25 @@ public final class Wording {
   }
 
   /** What a choice gave up, in the order it is weighed, nothing given up left out. */
-  public static List<String> givenUp(Cost c) {
+  public static List<String> givenUp(List<Performed> parts, Cost c) {
     List<String> all = new ArrayList<>();
-    if (c.purpose() > 0) {
+    if (c.purpose() > 0 && parts.stream().anyMatch(Performed::isRest)) {
       all.add(
-          c.purpose() >= 9
-              ? "purpose: at least one side rests"
-              : c.purpose() <= 2
-                  ? "purpose: a neighbouring one"
-                  : "purpose: only the same muscles");
+          parts.stream().allMatch(Performed::isRest) ? "purpose: rest" : "purpose: one side rests");
+    } else if (c.purpose() > 0) {
+      all.add(c.purpose() <= 2 ? "purpose: a neighbouring one" : "purpose: only the same muscles");
     }
     if (c.muscles() > 0) {
       all.add("muscles: " + half(c.muscles()) + " of the primary ones missed or only helped");
+    }
+    if (c.kind() > 0) {
+      all.add(
+          "kind: "
+              + switch ((c.kind() + 1) / 2) {
+                case Cost.CUT -> "the same movement with less of it";
+                case Cost.FAMILY -> "another of the family";
+                default -> "another family";
+              });
     }
     if (c.range() > 0) {
       all.add("range: " + half(c.range()) + " % of it");
@@ -523,11 +633,11 @@ public final class Wording {
     if (c.position() > 0) {
       all.add("position: another posture than asked");
     }
-    if (c.modifiers() > 0) {
-      all.add("modifiers: " + half(c.modifiers()));
-    }
     if (c.distance() > 0) {
       all.add("distance: " + half(c.distance()) + " points of difficulty below what is asked");
+    }
+    if (c.modifiers() > 0) {
+      all.add("modifiers: " + half(c.modifiers()));
     }
     return all;
   }

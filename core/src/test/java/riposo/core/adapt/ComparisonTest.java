@@ -35,7 +35,7 @@ class ComparisonTest {
         key,
         "asked-" + key,
         List.of(new Performed(Side.BOTH, movement, List.of(), 100)),
-        new Cost(0, 0, 0, 0, 0, distance),
+        new Cost(0, 0, 0, 0, 0, distance, 0),
         List.of(new Dose(2, reps, null, null, 0, null, false)));
   }
 
@@ -103,16 +103,21 @@ class ComparisonTest {
 
   @Test
   void whatIsGivenUpIsSaidInTheOrderItIsWeighed() {
-    assertThat(Wording.givenUp(Cost.NONE)).isEmpty();
-    assertThat(Wording.givenUp(new Cost(2, 4, 80, 2, 1, 24)))
+    List<Performed> whole = List.of(new Performed(Side.BOTH, "x", List.of(), 100));
+    assertThat(Wording.givenUp(whole, Cost.NONE)).isEmpty();
+    assertThat(Wording.givenUp(whole, new Cost(2, 4, 6, 80, 2, 24, 1)))
         .containsExactly(
             "purpose: a neighbouring one",
             "muscles: 2 of the primary ones missed or only helped",
+            "kind: another family",
             "range: 40 % of it",
             "position: another posture than asked",
-            "modifiers: 0.5",
-            "distance: 12 points of difficulty below what is asked");
-    assertThat(Wording.givenUp(Cost.REST.plus(Cost.NONE)))
-        .containsExactly("purpose: at least one side rests");
+            "distance: 12 points of difficulty below what is asked",
+            "modifiers: 0.5");
+    assertThat(
+            Wording.givenUp(
+                List.of(Performed.rest(Side.LEFT), new Performed(Side.RIGHT, "x", List.of(), 100)),
+                Cost.ONE_RESTS.plus(Cost.NONE)))
+        .containsExactly("purpose: one side rests");
   }
 }

@@ -101,7 +101,10 @@ class LimitTest {
             least = Math.min(least, l.cap());
           }
         }
-        assertThat(one.cap(cell)).isEqualTo(least);
+        // what no limit names follows from others: law by law in FloorWayTest
+        if (!Axis.ofCell(cell).isDerived() && Axis.ofCell(cell) != Axis.act(Act.FLOOR_TRAINING)) {
+          assertThat(one.cap(cell)).isEqualTo(least);
+        }
       }
     }
     Limit ending = limit("impact", Side.BOTH, 0, Strength.ADVISED, TODAY.minusDays(9), TODAY);

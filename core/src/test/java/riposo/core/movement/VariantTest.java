@@ -50,6 +50,7 @@ class VariantTest {
             2,
             6,
             2,
+            2,
             Set.of(Act.HANDS_OUT_OF_VIEW, Act.BAND_LATEX, Act.BENT_OVER_FREE));
     return movement("press", 1, 40, sides, demands, EnumSet.allOf(Modifier.class));
   }
@@ -198,12 +199,17 @@ class VariantTest {
   void theWayToTheFloorIsAskedForTooWeightsIncluded(Position position) {
     Variant v = with(press(SidePattern.BOTH, Part.BOTH, position, 0));
     int floor = position.onFloor() ? 1 : 0;
-    assertThat(cell(v, "transfer.floor", Side.BOTH)).isEqualTo(floor);
-    assertThat(cell(v, "kneel.bare", Side.BOTH)).isEqualTo(floor);
-    assertThat(cell(v, "position.half-kneeling", Side.BOTH))
-        .isEqualTo(position == Position.HALF_KNEELING ? 1 : floor);
+    boolean kneels =
+        position == Position.ALL_FOURS
+            || position == Position.KNEELING
+            || position == Position.HALF_KNEELING;
+    assertThat(cells(v, Axis.FLOOR_WAY)).isEqualTo(floor);
+    assertThat(cell(v, "kneel.bare", Side.BOTH)).isEqualTo(kneels ? 1 : 0);
     assertThat(cell(v, "load.from-floor", Side.BOTH)).isEqualTo(floor * 1000);
-    if (position.onFloor()) {
+    assertThat(cell(v, "spine.flexion.loaded", Side.BOTH)).as("picking it up").isEqualTo(floor);
+    boolean lies = position == Position.SUPINE || position == Position.PRONE;
+    assertThat(cells(v, Axis.RISE_ROLL)).isEqualTo(lies ? 1 : 0);
+    if (kneels) {
       assertThat(
               cell(
                   with(press(SidePattern.BOTH, Part.BOTH, position, 0), Modifier.PAD),
@@ -212,6 +218,51 @@ class VariantTest {
           .isZero();
     }
     assertThat(v.whole()[position.surface.cell(Side.BOTH)]).isEqualTo(1);
+  }
+
+  private static int cells(Variant v, Axis derived) {
+    return v.whole()[derived.cell(Side.BOTH)];
+  }
+
+  @Test
+  void onABedNothingIsAskedOfTheFloorAndTheRollStays() {
+    Movement m = press(SidePattern.BOTH, Part.BOTH, Position.SUPINE, 0);
+    Variant v = with(m, Modifier.ON_BED);
+    for (String axis :
+        List.of("surface.floor", "load.from-floor", "spine.flexion.loaded", "transfer.floor")) {
+      assertThat(cell(v, axis, Side.BOTH)).as(axis).isZero();
+    }
+    assertThat(cells(v, Axis.FLOOR_WAY)).isZero();
+    assertThat(cells(v, Axis.RISE_ROLL)).isEqualTo(1);
+    assertThat(cell(v, "surface.bed", Side.BOTH)).isEqualTo(1);
+    assertThat(v.onFloor()).isFalse();
+  }
+
+  @Test
+  void lyingOnASideIsLyingOnTheOneNotAtWork() {
+    Variant v = with(press(SidePattern.ONE_SIDE, Part.WORKING, Position.SIDE_LYING, 0));
+    assertThat(v.half(Side.LEFT)[Axis.ROLL.cell(Side.RIGHT)]).isEqualTo(1);
+    assertThat(v.half(Side.LEFT)[Axis.ROLL.cell(Side.LEFT)]).isZero();
+    assertThat(cell(v, "roll", Side.LEFT)).as("both in turn").isEqualTo(1);
+  }
+
+  @Test
+  void theTrunkIsHeldByTheBackAStrapOrAHandAndTheHandThatHoldsTakesNoPart() {
+    Movement m = press(SidePattern.BOTH, Part.BOTH, Position.CHAIR, 0);
+    assertThat(cell(with(m), "trunk", Side.BOTH)).isEqualTo(2);
+    assertThat(cell(with(m), "act.overhead-unbacked", Side.BOTH)).isEqualTo(1);
+    Variant backed = with(m, Modifier.BACK_SUPPORT);
+    assertThat(cell(backed, "trunk", Side.BOTH)).isEqualTo(1);
+    assertThat(cell(backed, "act.overhead-unbacked", Side.BOTH)).isZero();
+    assertThat(cell(with(m, Modifier.STRAPPED), "trunk", Side.BOTH)).isZero();
+    Variant held = with(m, Modifier.HOLD_ON);
+    assertThat(held.oneSided()).isTrue();
+    assertThat(cell(held, "trunk", Side.BOTH)).isZero();
+    assertThat(held.half(Side.LEFT)[Axis.LOAD_HAND.cell(Side.RIGHT)]).isZero();
+    assertThat(held.half(Side.LEFT)[Axis.GRIP.cell(Side.RIGHT)]).as("it holds").isEqualTo(1);
+    assertThat(cell(with(m, Modifier.HOLD_ON, Modifier.BACK_SUPPORT), "trunk", Side.BOTH))
+        .as("never below nothing")
+        .isZero();
   }
 
   @ParameterizedTest(name = "cap {0}: {1} % kept")

@@ -198,7 +198,7 @@ class ScreeningRulesTest {
       joint.any=yes;shoulder.pain=yes;shoulder.kind=unstable;shoulder.side=left | joint.shoulder-rotation.any | LEFT | 0 | ADVISED
       joint.any=yes;shoulder.pain=yes;shoulder.kind=reverse;shoulder.side=left | act.hands-behind | BOTH | 0 | ADVISED
       joint.any=yes;arm.pain=yes;arm.side=left | grip | LEFT | 1 | ADVISED
-      joint.any=yes;neck.pain=yes | joint.shoulder-elevation.loaded | BOTH | 90 | ADVISED
+      joint.any=yes;neck.pain=yes | joint.shoulder-elevation.added | BOTH | 90 | ADVISED
       operation.recent=yes;limb.spared=yes;limb.which=leg;limb.side=left | bearing.leg | LEFT | 0 | FIRM
       operation.recent=yes;limb.spared=yes;limb.which=arm;limb.side=left | bearing.arm | LEFT | 0 | FIRM
       belly.any=yes;pelvic.floor=yes | act.double-leg-lift | BOTH | 0 | ADVISED
@@ -213,8 +213,8 @@ class ScreeningRulesTest {
       heart.ever=yes;heart.event=yes;heart.event.date=T-42;heart.device=pacemaker;heart.device.side=left | joint.shoulder-elevation.any | LEFT | 90 | FIRM
       heart.ever=yes;heart.event=yes;heart.event.date=T-43;heart.device=pacemaker;heart.device.side=left | joint.shoulder-elevation.any | LEFT | - | FIRM
       heart.ever=yes;heart.event=yes;heart.device=defibrillator;heart.device.rate=170 | pulse | BOTH | 150 | FIRM
-      heart.ever=yes;clot=yes | balance.unsupported | BOTH | 1 | ADVISED
-      medicine.any=yes;medicine.thinner=yes | balance.unsupported | BOTH | 1 | ADVISED
+      heart.ever=yes;clot=yes | balance.unsupported | BOTH | 2 | ADVISED
+      medicine.any=yes;medicine.thinner=yes | balance.unsupported | BOTH | 2 | ADVISED
       sugar.diabetes=yes;sugar.feet=yes | balance.unsupported | BOTH | 1 | ADVISED
       sugar.diabetes=yes;senses.any=yes;eyes.disease=yes | impact | BOTH | 0 | ADVISED
       lung.ever=yes | session.work-per-rest | BOTH | 100 | ADVISED
@@ -266,6 +266,45 @@ class ScreeningRulesTest {
       body.any=yes;limb.lost=yes;limb.lost.which=leg;limb.lost.side=left;limb.prosthesis=no | bearing.leg | LEFT | 0 | ADVISED
       body.any=yes;limb.lost=yes;limb.lost.which=leg;limb.lost.side=left;limb.prosthesis=yes | bearing.leg | LEFT | - | ADVISED
       heart.ever=yes;aneurysm=yes | hold | BOTH | 10 | ADVISED
+      joint.any=yes;back.pain=yes;back.direction=bend | spine.flexion.loaded | BOTH | 0 | ADVISED
+      joint.any=yes;back.pain=yes;back.direction=arch | spine.extension.any | BOTH | 0 | ADVISED
+      joint.any=yes;back.pain=yes;back.direction=arch | act.overhead-unbacked | BOTH | 0 | ADVISED
+      joint.any=yes;back.pain=yes;back.direction=turn | spine.rotation.loaded | BOTH | 0 | ADVISED
+      joint.any=yes;back.pain=yes;back.direction=both | spine.rotation.loaded | BOTH | 1 | ADVISED
+      joint.any=yes;back.pain=yes | spine.flexion.loaded | BOTH | 1 | ADVISED
+      joint.any=yes;hip.replaced=yes;hip.side=left;hip.approach=front | impact | BOTH | 0 | ADVISED
+      joint.any=yes;joint.inflamed=yes;joint.inflamed.neck=yes | joint.neck.any | BOTH | 20 | ADVISED
+      joint.any=yes;shoulder.pain=yes;shoulder.kind=reverse;shoulder.side=left | roll | LEFT | 0 | ADVISED
+      joint.any=yes;shoulder.pain=yes;shoulder.kind=cuff;shoulder.side=left;shoulder.date=T-200 | bearing.arm | LEFT | 10 | ADVISED
+      bone.low=yes;bone.vertebra=yes | act.bent-over-free | BOTH | 0 | ADVISED
+      kidney.any=yes;kidney.dialysis=yes;kidney.access=left | load.hand | LEFT | 0 | ADVISED
+      belly.any=yes;belly.stoma=yes | load.from-floor | BOTH | 0 | ADVISED
+      nerve.any=yes;seizure=yes | act.weight-over-face | BOTH | 0 | ADVISED
+      cancer.any=yes;cancer.bone=yes;cancer.bone.place=arm | bearing.arm | BOTH | 0 | ADVISED
+      cancer.any=yes;cancer.nodes=yes;cancer.limb=leg;cancer.side=left | joint.knee-flexion.added | LEFT | 0 | ADVISED
+      cancer.any=yes;cancer.nodes=yes;cancer.limb=arm;cancer.side=left | bearing.arm | LEFT | 10 | ADVISED
+      cancer.any=yes;cancer.numb=yes | balance.supported | BOTH | 3 | ADVISED
+      cancer.any=yes;cancer.port=yes | position.prone | BOTH | 0 | ADVISED
+      cancer.any=yes;blood.platelets=yes | act.band-latex | BOTH | 0 | ADVISED
+      body.any=yes;wheelchair=yes;trunk.control=none | trunk | BOTH | 0 | ADVISED
+      body.any=yes;wheelchair=yes;trunk.control=some | trunk | BOTH | 1 | ADVISED
+      body.any=yes;limb.lost=yes;limb.lost.which=leg;limb.lost.side=left;limb.prosthesis=yes | balance.unsupported | BOTH | 0 | ADVISED
+      body.any=yes;limb.lost=yes;limb.lost.which=leg;limb.lost.side=left;limb.prosthesis=no | act.foot-work | LEFT | 0 | FIRM
+      sugar.diabetes=yes;sugar.feet=yes | impact | BOTH | 0 | ADVISED
+      sugar.diabetes=yes;senses.any=yes;eyes.disease=yes | hold | BOTH | 10 | ADVISED
+      nerve.any=yes;parkinson=yes | transfer.floor | BOTH | 0 | ADVISED
+      nerve.any=yes;parkinson=yes;floor.trained=yes | transfer.floor | BOTH | - | ADVISED
+      heart.ever=yes;stroke.tia=yes;stroke.side=left | transfer.floor | BOTH | 0 | ADVISED
+      heart.ever=yes;stroke.tia=yes;stroke.side=left | bearing.arm | LEFT | 10 | ADVISED
+      heart.ever=yes;heart.event=yes;heart.event.date=T-56;heart.sternotomy=yes | act.one-handed-load | BOTH | 0 | FIRM
+      heart.ever=yes;heart.event=yes;heart.event.date=T-56;heart.sternotomy=yes | surface.floor | BOTH | 0 | FIRM
+      heart.ever=yes;heart.event=yes;heart.event.date=T-56;heart.sternotomy=yes | act.press-still | BOTH | 0 | FIRM
+      falls.any=yes;falls.two=yes | impact | BOTH | 0 | ADVISED
+      falls.any=yes;falls.two=yes | balance.supported | BOTH | 3 | ADVISED
+      falls.any=yes;frail=yes | balance.supported | BOTH | 2 | ADVISED
+      senses.any=yes;vertigo=yes | roll | BOTH | 0 | ADVISED
+      senses.any=yes;vertigo=yes | position.supine | BOTH | 0 | ADVISED
+      senses.any=yes;eyes.disease=yes | head.turn | BOTH | - | ADVISED
       """)
   void everyRowOfTheConditionTable(
       String said, String axis, Side side, String cap, Strength strength) {

@@ -30,7 +30,7 @@ class WordingTest {
   private static Broken broken(
       String axis, Side side, int asked, int cap, LocalDate until, boolean due) {
     return new Broken(
-        axis, side, asked, cap, new UUID(1, 1), Strength.FIRM, "physio letter", until, due);
+        axis, side, asked, cap, new UUID(1, 1), Strength.FIRM, "physio letter", until, due, null);
   }
 
   @Test

@@ -40,6 +40,25 @@ public interface AdaptedPlans {
   record AlternativeView(
       String movementId, List<Modifier> modifiers, int range, String title, List<String> givenUp) {}
 
+  /**
+   * What a choice costs, both sides together.
+   *
+   * @param kind null in what was stored before it was reckoned
+   */
+  record CostView(
+      int purpose,
+      int muscles,
+      @Nullable Integer kind,
+      int range,
+      int position,
+      int modifiers,
+      int distance) {
+    public static CostView of(Cost c) {
+      return new CostView(
+          c.purpose(), c.muscles(), c.kind(), c.range(), c.position(), c.modifiers(), c.distance());
+    }
+  }
+
   /** A limit that closes the movement asked for. */
   record LiftView(UUID limitId, String words, String source, boolean firm) {}
 
@@ -60,7 +79,7 @@ public interface AdaptedPlans {
       List<PartView> parts,
       List<RejectionView> rejections,
       List<AlternativeView> next,
-      Cost cost,
+      CostView cost,
       List<String> givenUp,
       List<LiftView> closers,
       boolean pinned,
@@ -70,9 +89,18 @@ public interface AdaptedPlans {
       @Nullable List<String> stages) {}
 
   /**
+   * An order of a block in which this client goes to the floor less often.
+   *
+   * @param order indexes into the block's slots
+   * @param words what is gained
+   */
+  record ClientOrderView(String blockKey, List<Integer> order, String words) {}
+
+  /**
    * An adapted plan.
    *
    * @param beat beats a minute, locked in the run; null for none
+   * @param orders blocks that another order would spare trips to the floor; null when none
    */
   record AdaptedView(
       UUID planId,
@@ -86,7 +114,8 @@ public interface AdaptedPlans {
       @Nullable Strength sessionStrength,
       @Nullable Integer effortCap,
       @Nullable String workNote,
-      @Nullable Integer beat) {}
+      @Nullable Integer beat,
+      @Nullable List<ClientOrderView> orders) {}
 
   AdaptedView view(UUID clientId, UUID planId, LocalDate date);
 

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
@@ -39,6 +40,12 @@ public interface Limits {
 
   /** All limits of a client, past and lifted ones included. */
   List<Limit> of(UUID clientId);
+
+  /**
+   * The limits that hold for a client on a day, combined, with the ways to the floor that have been
+   * seen to go well.
+   */
+  Caps caps(UUID clientId, LocalDate day);
 
   /** Sets a limit; returns its id. A 422 problem when it cannot be right. */
   UUID add(UUID clientId, NewLimit limit);

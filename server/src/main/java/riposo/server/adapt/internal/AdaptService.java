@@ -25,6 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Ceiling;
+import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Pin;
 import riposo.core.adapt.PlanMark;
@@ -134,7 +135,8 @@ class AdaptService implements AdaptedPlans {
   /** The plan as it stands on a day, as a mark to compare, without the limits lifted in thought. */
   PlanMark mark(UUID clientId, UUID planId, LocalDate date, TodayDose today, Set<UUID> lifted) {
     Caps caps =
-        Caps.on(date, limits.of(clientId).stream().filter(l -> !lifted.contains(l.id())).toList());
+        Caps.on(date, limits.of(clientId).stream().filter(l -> !lifted.contains(l.id())).toList())
+            .with(caps(clientId, date).floor());
     AdaptedPlan a = adapt(clientId, planId, caps, today);
     return PlanMark.of(
         a, caps, clients.require(clientId).kit(), plans.require(planId).version(), today.cut());
@@ -210,7 +212,8 @@ class AdaptService implements AdaptedPlans {
                 + " of each "
                 + share.of()
                 + " s: rest at least as long as the limit asks",
-        plan.plan().beat());
+        plan.plan().beat(),
+        orders(plan.plan(), a));
   }
 
   /** The stair of the family that the slot stands in now. */
@@ -227,6 +230,7 @@ class AdaptService implements AdaptedPlans {
       throw Problems.notFound("family", familyId);
     }
     Situation situation = situation(clientId, today);
+    Kitbag kit = clients.require(clientId).kit();
     List<StairView> rungs = new ArrayList<>();
     for (StairRung r : movements.adapter().stair(familyId, situation)) {
       Movement m = movements.catalogue().movement(r.movementId());
@@ -234,7 +238,7 @@ class AdaptService implements AdaptedPlans {
       if (!r.open()) {
         closed.addAll(Wording.broken(r.broken()));
         if (!r.missing().isEmpty()) {
-          closed.add(Wording.missing(r.missing()));
+          closed.add(Wording.missing(r.missing(), kit.unmeasured()));
         }
         if (r.above() != null) {
           closed.add(Wording.above(r.above()));
@@ -340,7 +344,12 @@ class AdaptService implements AdaptedPlans {
     }
     Set<riposo.core.movement.Kit> missing = movements.adapter().missing(form, s);
     if (!missing.isEmpty()) {
-      throw Problems.refused("missing-kit", m.name() + " " + Wording.missing(missing) + ".");
+      throw Problems.refused(
+          "missing-kit",
+          m.name()
+              + " "
+              + Wording.missing(missing, clients.require(clientId).kit().unmeasured())
+              + ".");
     }
     List<Broken> broken = movements.adapter().broken(form, s.caps());
     List<String> sentences =
@@ -408,7 +417,7 @@ class AdaptService implements AdaptedPlans {
   }
 
   private Caps caps(UUID clientId, LocalDate date) {
-    return Caps.on(date, limits.of(clientId));
+    return limits.caps(clientId, date);
   }
 
   private Situation situation(UUID clientId, LocalDate date) {
@@ -465,7 +474,7 @@ class AdaptService implements AdaptedPlans {
                     new RejectionView(
                         r.movementId(),
                         movements.catalogue().movement(r.movementId()).name(),
-                        sentences(r),
+                        sentences(r, s.unmeasured()),
                         r.mendable()))
             .toList();
     return new SlotView(
@@ -490,10 +499,10 @@ class AdaptService implements AdaptedPlans {
                         a.parts().get(0).modifiers(),
                         a.parts().get(0).range(),
                         movements.wording().parts(a.parts()),
-                        Wording.givenUp(a.cost())))
+                        Wording.givenUp(a.parts(), a.cost())))
             .toList(),
-        s.result().cost(),
-        Wording.givenUp(s.result().cost()),
+        CostView.of(s.result().cost()),
+        Wording.givenUp(s.result().parts(), s.result().cost()),
         closers(s),
         s.pinned(),
         s.released(),
@@ -530,11 +539,20 @@ class AdaptService implements AdaptedPlans {
             .orElse(text);
   }
 
-  private static List<String> sentences(Rejection r) {
+  private @Nullable List<ClientOrderView> orders(SessionPlan plan, AdaptedPlan a) {
+    List<ClientOrderView> orders =
+        movements.planAdapter().orders(plan, a).stream()
+            .map(o -> new ClientOrderView(o.blockKey(), o.order(), Wording.gained(o.found())))
+            .toList();
+    return orders.isEmpty() ? null : orders;
+  }
+
+  private static List<String> sentences(Rejection r, Set<riposo.core.movement.Kit> unmeasured) {
     List<String> all = new ArrayList<>(Wording.broken(r.broken()));
     if (!r.missing().isEmpty()) {
-      all.add(Wording.missing(r.missing()));
+      all.add(Wording.missing(r.missing(), unmeasured));
     }
+    r.harder().stream().map(Wording::harder).forEach(all::add);
     if (r.above() != null) {
       all.add(Wording.above(r.above()));
     }

@@ -102,7 +102,7 @@ class OpenController {
     if (day.isBefore(today.minusYears(5)) || day.isAfter(today.plusYears(5))) {
       throw Problems.field("/date", "Shown five years back and ahead; " + day + " is not.");
     }
-    Caps caps = Caps.on(day, limits.of(clientId));
+    Caps caps = limits.caps(clientId, day);
     OpenMap map = OpenMap.of(movements.adapter(), new Situation(caps, c.kit().items(), Map.of()));
     Map<UUID, Limit> byId = caps.active().stream().collect(Collectors.toMap(Limit::id, l -> l));
     return new OpenView(

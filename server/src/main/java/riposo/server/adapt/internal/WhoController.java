@@ -24,7 +24,6 @@ import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Situation;
 import riposo.core.limit.Broken;
-import riposo.core.limit.Caps;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Soundness;
@@ -129,7 +128,7 @@ class WhoController {
     int asItIs = 0;
     int withChange = 0;
     for (Clients.Client c : clients.all()) {
-      Situation s = new Situation(Caps.on(day, limits.of(c.id())), c.kit().items(), Map.of());
+      Situation s = new Situation(limits.caps(c.id(), day), c.kit().items(), Map.of());
       Performed form = adapter.open(id, s);
       List<String> why = new ArrayList<>();
       if (form == null) {
@@ -137,7 +136,7 @@ class WhoController {
         Set<riposo.core.movement.Kit> missing =
             adapter.missing(new Performed(riposo.core.limit.Side.BOTH, id, List.of(), 100), s);
         if (!missing.isEmpty()) {
-          why.add(Wording.missing(missing));
+          why.add(Wording.missing(missing, c.kit().unmeasured()));
         }
       } else if (form.modifiers().isEmpty()) {
         asItIs++;

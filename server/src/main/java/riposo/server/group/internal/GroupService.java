@@ -35,7 +35,6 @@ import riposo.core.group.LaneSheet;
 import riposo.core.group.Lanes;
 import riposo.core.group.Participant;
 import riposo.core.kit.Room;
-import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.StartGate;
@@ -460,7 +459,7 @@ class GroupService implements Groups, Clients.RoomUse {
       people.add(
           new Participant(
               who,
-              Caps.on(date, limits.of(who)),
+              limits.caps(who, date),
               (roomId == null ? c.kit() : clients.usable(who, roomId).bag()).items(),
               movements.planAdapter().ceilings(stands),
               stands,

@@ -1,21 +1,36 @@
 package riposo.server.limit.internal;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import riposo.core.limit.WaySeen;
 import riposo.server.client.ClientData;
 
 /** The limits of a client. */
 @Component
 class LimitData implements ClientData {
   private final LimitStore store;
+  private final FloorWayStore ways;
   private final LimitService service;
 
-  LimitData(LimitStore store, LimitService service) {
+  LimitData(LimitStore store, FloorWayStore ways, LimitService service) {
     this.store = store;
+    this.ways = ways;
     this.service = service;
   }
+
+  /** All there is: limits, and the ways to the floor seen to go well. */
+  record Exported(List<LimitService.LimitView> limits, List<Way> floor) {}
+
+  /** A way to the floor as it was recorded. */
+  record Way(
+      WaySeen seen,
+      String recordedBy,
+      @Nullable LocalDate withdrawnOn,
+      @Nullable String withdrawnBy) {}
 
   @Override
   public String part() {
@@ -29,7 +44,11 @@ class LimitData implements ClientData {
 
   @Override
   public Object export(UUID clientId) {
-    return service.list(clientId);
+    return new Exported(
+        service.list(clientId),
+        ways.findByClientIdOrderBySeenOnDesc(clientId).stream()
+            .map(w -> new Way(w.toCore(), w.recordedBy, w.withdrawnOn, w.withdrawnBy))
+            .toList());
   }
 
   @Override
@@ -38,6 +57,10 @@ class LimitData implements ClientData {
     for (LimitRow r : store.findByClientId(clientId)) {
       gone.add(r.id);
       store.delete(r);
+    }
+    for (FloorWayRow w : ways.findByClientIdOrderBySeenOnDesc(clientId)) {
+      gone.add(w.id);
+      ways.delete(w);
     }
     store.flush();
     return gone;

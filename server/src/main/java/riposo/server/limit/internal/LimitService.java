@@ -122,14 +122,26 @@ class LimitService implements Limits, Clients.SitterSource {
   private final Audit audit;
   private final Studios studios;
   private final Attachments attachments;
+  private final FloorService floor;
 
   LimitService(
-      LimitStore store, Clients clients, Audit audit, Studios studios, Attachments attachments) {
+      LimitStore store,
+      Clients clients,
+      Audit audit,
+      Studios studios,
+      Attachments attachments,
+      FloorService floor) {
     this.store = store;
     this.clients = clients;
     this.audit = audit;
     this.studios = studios;
     this.attachments = attachments;
+    this.floor = floor;
+  }
+
+  @Override
+  public Caps caps(UUID clientId, LocalDate day) {
+    return Caps.on(day, of(clientId)).with(new Caps.Floor(false, floor.seen(clientId, day), false));
   }
 
   @Override
@@ -156,6 +168,9 @@ class LimitService implements Limits, Clients.SitterSource {
     Caps caps = Caps.on(day, all);
     List<CombinedRow> rows = new ArrayList<>();
     for (int cell = 0; cell < Axis.CELLS; cell++) {
+      if (Axis.ofCell(cell).isDerived()) {
+        continue; // follows from the others
+      }
       List<Limit> behind = caps.cap(cell) == Integer.MAX_VALUE ? List.of() : caps.behind(cell);
       if (behind.isEmpty()) {
         continue;

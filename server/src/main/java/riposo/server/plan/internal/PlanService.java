@@ -23,8 +23,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.PlanDocument;
-import riposo.core.movement.Movement;
-import riposo.core.movement.Position;
 import riposo.core.plan.BlockOrder;
 import riposo.core.plan.FormatKind;
 import riposo.core.plan.Param;
@@ -239,25 +237,16 @@ class PlanService implements Plans {
             () ->
                 BlockOrder.best(
                     block,
-                    beside(plan, index, -1),
-                    beside(plan, index, 1),
+                    movements.planAdapter().edge(slots(plan), index, -1),
+                    movements.planAdapter().edge(slots(plan), index, 1),
                     movements.planAdapter()::find));
     List<Slot> slots = found.order().stream().map(block.slots()::get).toList();
     return new OrderView(
         found.better(), Wording.gained(found), found.order(), plan.with(block.with(slots)));
   }
 
-  /** The position next to a block, before or after it; null when nothing is there. */
-  private @Nullable Position beside(SessionPlan plan, int index, int step) {
-    for (int i = index + step; i >= 0 && i < plan.blocks().size(); i += step) {
-      List<Slot> slots = plan.blocks().get(i).slots();
-      if (!slots.isEmpty()) {
-        Movement m =
-            movements.planAdapter().find(slots.get(step < 0 ? slots.size() - 1 : 0).movementId());
-        return m == null ? null : m.position();
-      }
-    }
-    return null;
+  private static List<List<Slot>> slots(SessionPlan plan) {
+    return plan.blocks().stream().map(PlanBlock::slots).toList();
   }
 
   @PostMapping

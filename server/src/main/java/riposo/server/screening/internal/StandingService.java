@@ -38,6 +38,7 @@ import riposo.core.today.TodayCheck;
 import riposo.core.wording.Wording;
 import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
+import riposo.server.limit.FloorEvents;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
@@ -49,7 +50,7 @@ import tools.jackson.core.type.TypeReference;
 @RestController
 @RequestMapping(value = "/api/clients/{clientId}", produces = "application/json")
 @Transactional
-class StandingService implements Readiness {
+class StandingService implements Readiness, FloorEvents {
   static final TypeReference<Map<String, String>> ANSWERS = new TypeReference<>() {};
   static final TypeReference<Set<String>> RULES = new TypeReference<>() {};
 
@@ -292,6 +293,33 @@ class StandingService implements Readiness {
       }
     }
     return all;
+  }
+
+  @Override
+  public boolean pregnant(UUID clientId) {
+    return of(clientId).gestation() != null;
+  }
+
+  @Override
+  public List<LocalDate> ends(UUID clientId) {
+    List<LocalDate> ends = new ArrayList<>();
+    for (HappenedRow h : events.findByClientIdOrderByOnDateDesc(clientId)) {
+      if (h.kind.endsFloorWays()) {
+        ends.add(h.onDate);
+      }
+    }
+    for (Stopped stop : stops(clientId)) {
+      if (StopSign.isFall(stop.words())) {
+        ends.add(stop.day());
+      }
+    }
+    for (CheckRow c : checks.findByClientIdOrderByCreatedAtDesc(clientId)) {
+      if (c.withdrawnOn == null
+          && json.read(c.given, TodayCheck.Given.class).signs().contains(TodayCheck.Sign.FALLEN)) {
+        ends.add(c.onDate);
+      }
+    }
+    return ends;
   }
 
   List<Stopped> stops(UUID clientId) {

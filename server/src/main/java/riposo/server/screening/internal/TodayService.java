@@ -108,7 +108,7 @@ class TodayService implements TodayChecks {
   Needs needs(@PathVariable UUID clientId) {
     Clients.Client c = clients.require(clientId);
     ClientStanding s = standing.of(clientId);
-    Caps caps = Caps.on(studios.today(), limits.of(clientId));
+    Caps caps = limits.caps(clientId, studios.today());
     boolean balance = caps.cap(Axis.BALANCE, Side.BOTH) < Axis.BALANCE.greatest;
     return new Needs(
         s.readings(),

@@ -359,7 +359,7 @@ class ToleranceService implements Verdicts {
     if (at == null) {
       return Steps.NONE;
     }
-    Caps caps = Caps.on(studios.today(), limits.of(client.id()));
+    Caps caps = limits.caps(client.id(), studios.today());
     Situation s = new Situation(caps, client.kit().items(), Map.of());
     String next = null;
     boolean higher = false;

@@ -1,0 +1,51 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useNavigate } from 'react-router'
+import { api, type S } from '../../lib/api'
+import { Button, Failure } from '../../ui'
+
+/** An order in which this client goes to the floor less often, taken up as a plan of their own. */
+export function OrderOffer({
+  client,
+  planId,
+  orders,
+}: {
+  client: S['Client']
+  planId: string
+  orders: S['ClientOrderView'][]
+}) {
+  const cache = useQueryClient()
+  const navigate = useNavigate()
+  const copy = useMutation({
+    mutationFn: async () => {
+      const p = await api.get<S['Plan']>(`/plans/${planId}`)
+      const blocks = p.plan.blocks.map((b) => {
+        const found = orders.find((o) => o.blockKey === b.key)
+        return found ? { ...b, slots: found.order.flatMap((i) => b.slots[i] ?? []) } : b
+      })
+      return api.post<S['Plan']>('/plans', {
+        name: `${p.name}, ordered for ${client.name}`.slice(0, 120),
+        tags: p.tags,
+        note: p.note,
+        plan: { ...p.plan, blocks },
+      })
+    },
+    onSuccess: (p) => {
+      void cache.invalidateQueries()
+      void navigate(`/clients/${client.id}/plan/${p.id}`)
+    },
+  })
+  return (
+    <section className="mt-3 border-l-4 border-teal bg-sheet px-3 py-2" aria-label="An order for this client">
+      {orders.map((o) => (
+        <p key={o.blockKey}>
+          In the order {o.order.map((i) => i + 1).join(', ')} of the {o.blockKey} block,{' '}
+          {client.name.split(' ')[0]} saves {o.words}.
+        </p>
+      ))}
+      <Button quiet disabled={copy.isPending} onClick={() => copy.mutate()}>
+        Copy the plan in this order
+      </Button>
+      <Failure error={copy.error} />
+    </section>
+  )
+}
