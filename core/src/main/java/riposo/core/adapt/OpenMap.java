@@ -94,7 +94,8 @@ public record OpenMap(
       Situation without =
           s.withCaps(
               riposo.core.limit.Caps.on(
-                  s.caps().day(), active.stream().filter(x -> x != l).toList()));
+                      s.caps().day(), active.stream().filter(x -> x != l).toList())
+                  .with(s.caps().floor()));
       int alone = 0;
       for (String id : breaks.get(l.id())) {
         if (!open.contains(id) && adapter.open(id, without) != null) {

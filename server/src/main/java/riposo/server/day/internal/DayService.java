@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,6 +23,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.Standing;
+import riposo.core.dose.Held;
 import riposo.core.limit.Limit;
 import riposo.core.movement.Kit;
 import riposo.core.run.RunState;
@@ -206,7 +208,14 @@ class DayService implements Appointments {
         }
         if (p.dose().grams() != null && p.dose().grams() > 0) {
           kit.remove(Kit.DUMBBELLS.words);
-          kit.add(Wording.kg(p.dose().grams()) + (p.dose().hands() == 2 ? " pair" : ""));
+          Held apart = p.dose().held();
+          if (apart == null) {
+            kit.add(Wording.kg(p.dose().grams()) + (p.dose().hands() == 2 ? " pair" : ""));
+          } else {
+            IntStream.of(apart.left(), apart.right())
+                .filter(g -> g > 0)
+                .forEach(g -> kit.add(Wording.kg(g)));
+          }
         }
       }
     }
