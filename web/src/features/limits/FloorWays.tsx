@@ -19,6 +19,10 @@ export function FloorWays({ clientId }: { clientId: string }) {
     mutationFn: (id: string) => api.remove(`/clients/${clientId}/floor/seen/${id}`),
     onSuccess: () => void cache.invalidateQueries(),
   })
+  const wish = useMutation({
+    mutationFn: (onceUp: boolean) => api.put(`/clients/${clientId}/floor/once-up`, { onceUp }),
+    onSuccess: () => void cache.invalidateQueries(),
+  })
   return (
     <section className="mt-10" aria-labelledby="floor">
       <h2 id="floor" className="mb-1 text-lg font-bold">
@@ -30,7 +34,18 @@ export function FloorWays({ clientId }: { clientId: string }) {
           </span>
         )}
       </h2>
-      <Failure error={floor.error ?? back.error} />
+      <Failure error={floor.error ?? back.error ?? wish.error} />
+      {floor.data && (
+        <label className="mb-2 flex items-center gap-2 text-sm">
+          <input
+            type="checkbox"
+            checked={floor.data.onceUp}
+            disabled={wish.isPending}
+            onChange={(e) => wish.mutate(e.target.checked)}
+          />
+          Once up, stay up: later floor work of a session is done off the floor
+        </label>
+      )}
       {floor.isPending && <Loading what="the ways to the floor" />}
       <ul className="border-t-2 border-ink">
         {floor.data?.ways.map((w) => (

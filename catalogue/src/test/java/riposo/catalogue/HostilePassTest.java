@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
@@ -67,19 +66,7 @@ class HostilePassTest {
 
   private static List<Limit> limits(List<Proposal> proposals) {
     List<Limit> list = new ArrayList<>();
-    for (Proposal p : proposals) {
-      list.add(
-          new Limit(
-              UUID.nameUUIDFromBytes((p.key() + p.from()).getBytes()),
-              p.axisId(),
-              p.side(),
-              p.cap(),
-              p.strength(),
-              p.source(),
-              p.from(),
-              p.until(),
-              null));
-    }
+    Said.of(list, proposals);
     return list;
   }
 

@@ -6,3 +6,9 @@ create table floor_way (
   constraint floor_way_client foreign key (client_id) references client (id)
 );
 create index floor_way_by_client on floor_way (client_id);
+-- the wish to stay up once up from the floor
+create table floor_wish (
+  id uuid primary key, studio_id uuid not null, version bigint not null, created_at datetime(6) not null,
+  client_id uuid not null, once_up boolean not null, constraint floor_wish_client foreign key (client_id) references client (id),
+  unique (client_id)
+);

@@ -105,6 +105,37 @@ class FloorTest extends ApiDesk {
   }
 
   @Test
+  void onceUpStayUpIsAskedForAndReachesTheDesk() throws Exception {
+    UUID any = anyClient();
+    UUID plan =
+        post(
+                "/plans",
+                plan(
+                    "Up",
+                    block(
+                        "WORK",
+                        INTERVALS,
+                        slot("s1", "supine-bridge", 0),
+                        slot("s2", "squat", 0),
+                        slot("s3", "side-lying-lift", 0))))
+            .id();
+    String wish = "/clients/" + any + "/floor/once-up";
+    assertThat(call(me, "PUT", wish, "{}", null).status()).isEqualTo(422);
+    assertThat(call(stranger, "PUT", wish, "{\"onceUp\":true}", null).status()).isEqualTo(404);
+    String last = "/clients/" + any + "/adapted/" + plan;
+    assertThat(get(last).body().path("slots").path(2).path("asAsked").asBoolean()).isTrue();
+    assertThat(get(last).body().path("orders").size()).as("and an order is offered").isEqualTo(1);
+
+    assertThat(call(me, "PUT", wish, "{\"onceUp\":true}", null).body().path("onceUp").asBoolean())
+        .isTrue();
+
+    assertThat(get(last).body().path("slots").path(2).path("reasons").toString())
+        .contains("once up, stay up");
+    call(me, "PUT", wish, "{\"onceUp\":false}", null);
+    assertThat(get(last).body().path("slots").path(2).path("asAsked").asBoolean()).isTrue();
+  }
+
+  @Test
   void itReachesTheDeskAndTheDayIsChecked() throws Exception {
     UUID plan =
         post("/plans", plan("Floor", block("WORK", INTERVALS, slot("s1", "supine-bridge", 0))))

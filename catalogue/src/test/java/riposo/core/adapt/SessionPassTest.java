@@ -114,6 +114,30 @@ class SessionPassTest {
     assertThat(trips(a)).isEqualTo(1);
   }
 
+  @Test
+  void onceUpStaysUpWhereThatIsAskedFor() {
+    String[] asked = {"supine-bridge", "squat", "side-lying-lift", "hinged-row", "dead-bug"};
+    assertThat(trips(adapt(List.of(), Map.of(), asked))).isEqualTo(3);
+    List<Slot> work = new ArrayList<>();
+    for (String id : asked) {
+      work.add(new Slot("s" + work.size(), id, null));
+    }
+    AdaptedPlan up =
+        PLANS.adapt(
+            SessionPlan.of(List.of(), work, Format.intervals(40, 20, 1), List.of()),
+            Caps.open(DAY).with(new Caps.Floor(true, Set.of(), false, true)),
+            KIT,
+            Map.of(),
+            Map.of(),
+            Mobility.USUAL);
+    assertThat(trips(up)).isEqualTo(1);
+    assertThat(up.slots().get(0).result().asAsked()).as("the first is done as asked").isTrue();
+    AdaptedSlot later = up.slots().get(2);
+    assertThat(CATALOGUE.movement(later.result().parts().get(0).movementId()).purpose())
+        .isEqualTo(CATALOGUE.movement("side-lying-lift").purpose());
+    assertThat(new Wording(CATALOGUE).reasons(later)).anyMatch(r -> r.contains("once up, stay up"));
+  }
+
   private static int trips(AdaptedPlan a) {
     int trips = 0;
     boolean down = false;

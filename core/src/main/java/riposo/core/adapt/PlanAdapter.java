@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Held;
@@ -16,6 +17,7 @@ import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.JointMotion;
+import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
@@ -167,24 +169,10 @@ public final class PlanAdapter {
               caps.raised(asked.block().effortRaise(asked.index())), kit.items(), ceilings);
       settled.add(settle(asked, situation, standings, pins));
     }
-    Map<String, Turn> turns =
-        SessionPass.of(
-            adapter,
-            settled.stream()
-                .filter(x -> !x.gone())
-                .map(
-                    x ->
-                        new SessionPass.Entry(
-                            x.at().key(),
-                            x.at().slot().movementId(),
-                            x.result(),
-                            x.pinned(),
-                            catalogue
-                                .variants(catalogue.movement(x.at().slot().movementId()))
-                                .get(0)
-                                .onFloor(),
-                            x.situation()))
-                .toList());
+    if (caps.floor().onceUp()) {
+      settled = stayUp(settled, turns(settled), standings, pins);
+    }
+    Map<String, Turn> turns = turns(settled);
     List<AdaptedSlot> slots = new ArrayList<>();
     Map<String, Station> stations = new HashMap<>();
     Map<String, Station> asPlanned = plannedStations(today);
@@ -425,6 +413,70 @@ public final class PlanAdapter {
       List<Broken> overridden,
       boolean released,
       boolean gone) {}
+
+  private Map<String, Turn> turns(List<Settled> settled) {
+    return SessionPass.of(
+        adapter,
+        settled.stream()
+            .filter(x -> !x.gone())
+            .map(
+                x ->
+                    new SessionPass.Entry(
+                        x.at().key(),
+                        x.at().slot().movementId(),
+                        x.result(),
+                        x.pinned(),
+                        catalogue
+                            .variants(catalogue.movement(x.at().slot().movementId()))
+                            .get(0)
+                            .onFloor(),
+                        x.situation()))
+            .toList());
+  }
+
+  /** Settles anew, off the floor, what comes on the floor after the client was up from it. */
+  private List<Settled> stayUp(
+      List<Settled> settled,
+      Map<String, Turn> turns,
+      Map<String, Standing> standings,
+      Map<String, Pin> pins) {
+    List<Settled> kept = new ArrayList<>();
+    boolean down = false;
+    boolean up = false;
+    for (Settled x : settled) {
+      Turn t = turns.get(x.at().key());
+      List<Performed> parts = t == null ? x.result().parts() : t.parts();
+      if (parts.stream().allMatch(Performed::isRest)) {
+        kept.add(x);
+        continue;
+      }
+      boolean floor = parts.stream().anyMatch(p -> !p.isRest() && adapter.variant(p).onFloor());
+      up |= down && !floor;
+      down = floor;
+      kept.add(
+          up && floor && !x.pinned()
+              ? settle(
+                  x.at(), x.situation().withCaps(offFloor(x.situation().caps())), standings, pins)
+              : x);
+    }
+    return kept;
+  }
+
+  /** The caps with the floor closed by the wish to stay up; a wish, so ADVISED. */
+  private static Caps offFloor(Caps caps) {
+    return caps.plus(
+        List.of(
+            new Limit(
+                new UUID(caps.day().toEpochDay(), Axis.FLOOR.id.hashCode()),
+                Axis.FLOOR.id,
+                Side.BOTH,
+                0,
+                Strength.ADVISED,
+                "once up, stay up",
+                caps.day(),
+                caps.day(),
+                null)));
+  }
 
   private Settled settle(
       SessionPlan.Asked at,

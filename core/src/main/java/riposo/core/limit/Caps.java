@@ -53,9 +53,14 @@ public final class Caps {
    * @param seen ways the professional has seen go well and that still hold: only what is FIRM, a
    *     surface or a position closes them
    * @param group whether the person is one of a group, where getting down is not practised
+   * @param onceUp the wish to stay up for the rest of a session once up from the floor
    */
-  public record Floor(boolean pad, Set<FloorWay> seen, boolean group) {
+  public record Floor(boolean pad, Set<FloorWay> seen, boolean group, boolean onceUp) {
     public static final Floor UNSEEN = new Floor(false, Set.of(), false);
+
+    public Floor(boolean pad, Set<FloorWay> seen, boolean group) {
+      this(pad, seen, group, false);
+    }
 
     public Floor {
       seen = Set.copyOf(seen);
@@ -166,7 +171,7 @@ public final class Caps {
 
   /** The same with a knee pad at hand, or without. */
   public Caps padded(boolean pad) {
-    return with(new Floor(pad, floor.seen, floor.group));
+    return with(new Floor(pad, floor.seen, floor.group, floor.onceUp));
   }
 
   /** What the day offers for getting to the floor. */

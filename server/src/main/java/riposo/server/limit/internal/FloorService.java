@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -78,8 +79,12 @@ class FloorService {
    * The floor for a client today.
    *
    * @param pad whether the client's kit has a knee pad, which goes with the way
+   * @param onceUp the wish to stay up for the rest of a session once up from the floor
    */
-  record FloorView(boolean open, boolean pad, List<WayView> ways) {}
+  record FloorView(boolean open, boolean pad, boolean onceUp, List<WayView> ways) {}
+
+  /** The wish to stay up, as sent. */
+  record OnceUp(@NotNull(message = "Say whether it is wished.") Boolean onceUp) {}
 
   /** A way seen to go well, as sent. */
   record SeenForm(
@@ -88,6 +93,7 @@ class FloorService {
       @NotNull @Size(max = 200, message = "At most 200 characters.") String help) {}
 
   private final FloorWayStore store;
+  private final FloorWishStore wishes;
   private final LimitStore limits;
   private final Clients clients;
   private final Studios studios;
@@ -96,12 +102,14 @@ class FloorService {
 
   FloorService(
       FloorWayStore store,
+      FloorWishStore wishes,
       LimitStore limits,
       Clients clients,
       Studios studios,
       Audit audit,
       ObjectProvider<FloorEvents> events) {
     this.store = store;
+    this.wishes = wishes;
     this.limits = limits;
     this.clients = clients;
     this.studios = studios;
@@ -123,6 +131,11 @@ class FloorService {
       }
     }
     return holding;
+  }
+
+  /** Whether the client is to stay up once up. */
+  boolean onceUp(UUID clientId) {
+    return wishes.findByClientId(clientId).map(w -> w.onceUp).orElse(false);
   }
 
   private List<FloorWayRow> standing(UUID clientId) {
@@ -168,7 +181,7 @@ class FloorService {
                   .map(r -> view(r, today, pregnant, ends))
                   .orElse(null)));
     }
-    return new FloorView(!caps.floorWays().isEmpty(), pad, ways);
+    return new FloorView(!caps.floorWays().isEmpty(), pad, onceUp(clientId), ways);
   }
 
   private static SeenView view(
@@ -212,6 +225,26 @@ class FloorService {
             + (row.help.isEmpty() ? ", without help" : ", with help: " + row.help),
         clientId);
     return ResponseEntity.status(201).body(floor(clientId));
+  }
+
+  /** Asks for staying up once up, or no longer. */
+  @PutMapping("/once-up")
+  FloorView wish(@PathVariable UUID clientId, @Valid @RequestBody OnceUp wish) {
+    clients.requireActive(clientId);
+    FloorWishRow row = wishes.findByClientId(clientId).orElseGet(FloorWishRow::new);
+    if (row.clientId == null) {
+      row.createdAt = studios.now();
+      row.clientId = clientId;
+    }
+    row.onceUp = wish.onceUp();
+    wishes.saveAndFlush(row);
+    audit.changed(
+        "set",
+        "wish",
+        row.id,
+        row.onceUp ? "once up, stay up" : "down to the floor again as planned",
+        clientId);
+    return floor(clientId);
   }
 
   /** Takes a record back, such as one made by mistake. */

@@ -14,16 +14,18 @@ import riposo.server.client.ClientData;
 class LimitData implements ClientData {
   private final LimitStore store;
   private final FloorWayStore ways;
+  private final FloorWishStore wishes;
   private final LimitService service;
 
-  LimitData(LimitStore store, FloorWayStore ways, LimitService service) {
+  LimitData(LimitStore store, FloorWayStore ways, FloorWishStore wishes, LimitService service) {
     this.store = store;
+    this.wishes = wishes;
     this.ways = ways;
     this.service = service;
   }
 
   /** All there is: limits, and the ways to the floor seen to go well. */
-  record Exported(List<LimitService.LimitView> limits, List<Way> floor) {}
+  record Exported(List<LimitService.LimitView> limits, List<Way> floor, boolean onceUp) {}
 
   /** A way to the floor as it was recorded. */
   record Way(
@@ -48,7 +50,8 @@ class LimitData implements ClientData {
         service.list(clientId),
         ways.findByClientIdOrderBySeenOnDesc(clientId).stream()
             .map(w -> new Way(w.toCore(), w.recordedBy, w.withdrawnOn, w.withdrawnBy))
-            .toList());
+            .toList(),
+        wishes.findByClientId(clientId).map(w -> w.onceUp).orElse(false));
   }
 
   @Override
@@ -62,6 +65,13 @@ class LimitData implements ClientData {
       gone.add(w.id);
       ways.delete(w);
     }
+    wishes
+        .findByClientId(clientId)
+        .ifPresent(
+            w -> {
+              gone.add(w.id);
+              wishes.delete(w);
+            });
     store.flush();
     return gone;
   }

@@ -141,7 +141,8 @@ class LimitService implements Limits, Clients.SitterSource {
 
   @Override
   public Caps caps(UUID clientId, LocalDate day) {
-    return Caps.on(day, of(clientId)).with(new Caps.Floor(false, floor.seen(clientId, day), false));
+    return Caps.on(day, of(clientId))
+        .with(new Caps.Floor(false, floor.seen(clientId, day), false, floor.onceUp(clientId)));
   }
 
   @Override
