@@ -54,7 +54,7 @@ export function FloorWays({ clientId }: { clientId: string }) {
               <strong>
                 {w.words[0]?.toUpperCase() + w.words.slice(1)}: {w.open ? 'open' : 'closed'}
               </strong>
-              <span className="block text-sm text-soft">asks {w.asks}</span>
+              <span className="block text-sm text-soft">asks {w.asks} (house rule)</span>
               {w.closedBy.map((c) => (
                 <span key={c} className="block text-sm">
                   {c}

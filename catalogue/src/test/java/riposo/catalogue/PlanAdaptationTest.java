@@ -327,7 +327,9 @@ class PlanAdaptationTest {
     "curl, load.total 3000, 1000, 1000, 1 kg each",
     "kick-back, load.hand 1000 left, 1000, 2000, right 2 kg",
     "curl, STROKE_SIDE left, 1000, 2000, left 1 kg",
-    "curl, STERNOTOMY, 2000, 2000, 2 kg each"
+    "curl, STERNOTOMY, 2000, 2000, 2 kg each",
+    "curl, STERNOTOMY; load.hand 1000 left, 1000, 1000, 1 kg each",
+    "seated-curl, TRUNK_NONE; load.hand 1000 left, 1000, 1000, 1 kg each"
   })
   void aCapOnOneHandLeavesTheOtherItsWeight(
       String asked, String said, int left, int right, String words) {

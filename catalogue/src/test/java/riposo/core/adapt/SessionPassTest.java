@@ -138,6 +138,28 @@ class SessionPassTest {
     assertThat(new Wording(CATALOGUE).reasons(later)).anyMatch(r -> r.contains("once up, stay up"));
   }
 
+  /** Round after round: neither may a wish to stay up be passed nor a limit add a trip a round. */
+  @Test
+  void everyRoundIsCounted() {
+    List<Slot> floor =
+        List.of(new Slot("a", "supine-bridge", null), new Slot("b", "forearm-plank", null));
+    SessionPlan lying = SessionPlan.of(List.of(), floor, Format.intervals(40, 20, 3), List.of());
+    AdaptedPlan eased = rounds(lying, Caps.on(DAY, List.of(limit("pressure", 1))));
+    assertThat(eased.timeline().floorTrips()).isLessThanOrEqualTo(eased.planned().floorTrips());
+    List<Slot> mixed = List.of(floor.get(0), new Slot("c", "squat", null));
+    SessionPlan both = SessionPlan.of(List.of(), mixed, Format.intervals(40, 20, 3), List.of());
+    Caps wish = Caps.open(DAY).with(new Caps.Floor(true, Set.of(), false, true));
+    assertThat(rounds(both, Caps.open(DAY)).timeline().floorTrips()).isGreaterThan(1);
+    assertThat(rounds(both, wish).timeline().floorTrips()).isZero();
+    assertThat(rounds(lying, wish).slots())
+        .as("nobody gets up")
+        .allMatch(s -> s.result().asAsked());
+  }
+
+  private static AdaptedPlan rounds(SessionPlan plan, Caps caps) {
+    return PLANS.adapt(plan, caps, KIT, Map.of(), Map.of(), Mobility.USUAL);
+  }
+
   private static int trips(AdaptedPlan a) {
     int trips = 0;
     boolean down = false;
@@ -241,7 +263,7 @@ class SessionPassTest {
         Movement m = floor.get(r.nextInt(floor.size()));
         if (asked.add(m.id())) {
           SlotResult own = ADAPTER.resolve(m.id(), s);
-          run.add(new SessionPass.Entry("k" + run.size(), m.id(), own, false, true, s));
+          run.add(new SessionPass.Entry("k" + run.size(), m.id(), own, false, true, null, s));
         }
       }
       Map<String, Turn> turns = SessionPass.of(ADAPTER, run);

@@ -430,6 +430,7 @@ public final class PlanAdapter {
                             .variants(catalogue.movement(x.at().slot().movementId()))
                             .get(0)
                             .onFloor(),
+                        x.at().block().circles() ? x.at().block().key() : null,
                         x.situation()))
             .toList());
   }
@@ -440,12 +441,12 @@ public final class PlanAdapter {
       Map<String, Turn> turns,
       Map<String, Standing> standings,
       Map<String, Pin> pins) {
+    Set<String> mixed = mixed(settled, turns);
     List<Settled> kept = new ArrayList<>();
     boolean down = false;
     boolean up = false;
     for (Settled x : settled) {
-      Turn t = turns.get(x.at().key());
-      List<Performed> parts = t == null ? x.result().parts() : t.parts();
+      List<Performed> parts = done(x, turns);
       if (parts.stream().allMatch(Performed::isRest)) {
         kept.add(x);
         continue;
@@ -454,12 +455,32 @@ public final class PlanAdapter {
       up |= down && !floor;
       down = floor;
       kept.add(
-          up && floor && !x.pinned()
+          floor && !x.pinned() && (up || mixed.contains(x.at().block().key()))
               ? settle(
                   x.at(), x.situation().withCaps(offFloor(x.situation().caps())), standings, pins)
               : x);
     }
     return kept;
+  }
+
+  private static List<Performed> done(Settled x, Map<String, Turn> turns) {
+    Turn t = turns.get(x.at().key());
+    return t == null ? x.result().parts() : t.parts();
+  }
+
+  /** Blocks that come round again with work on the floor and off it: every round would go down. */
+  private Set<String> mixed(List<Settled> settled, Map<String, Turn> turns) {
+    Set<String> on = new HashSet<>();
+    Set<String> off = new HashSet<>();
+    for (Settled x : settled) {
+      List<Performed> parts = done(x, turns);
+      if (x.at().block().circles() && !parts.stream().allMatch(Performed::isRest)) {
+        boolean floor = parts.stream().anyMatch(p -> !p.isRest() && adapter.variant(p).onFloor());
+        (floor ? on : off).add(x.at().block().key());
+      }
+    }
+    on.retainAll(off);
+    return on;
   }
 
   /** The caps with the floor closed by the wish to stay up; a wish, so ADVISED. */

@@ -32,6 +32,7 @@ final class SessionPass {
    * A slot as settled by itself.
    *
    * @param asksFloor whether the plan asks for the floor here
+   * @param circle the block, where it comes round again as a whole; null elsewhere
    * @param situation what the options are looked for in
    */
   record Entry(
@@ -40,6 +41,7 @@ final class SessionPass {
       SlotResult result,
       boolean pinned,
       boolean asksFloor,
+      @Nullable String circle,
       Situation situation) {}
 
   private final Adapter adapter;
@@ -136,11 +138,26 @@ final class SessionPass {
         to++;
       }
       boolean down = from > 0 && onFloor(now.get(from - 1));
-      if (to - from > 1 && trips(now.subList(from, to), down) > 1) {
-        new Search(from, to, down).run();
+      boolean round = round(from, to);
+      List<Alternative> run = now.subList(from, to);
+      if (to - from > 1 && trips(run, down) + again(run, round) > 1) {
+        new Search(from, to, down, round).run();
       }
       from = to;
     }
+  }
+
+  /** Whether the slots are all of a block that comes round again. */
+  private boolean round(int from, int to) {
+    String circle = entries.get(from).circle();
+    return circle != null
+        && entries.subList(from, to).stream().allMatch(e -> circle.equals(e.circle()))
+        && entries.stream().filter(e -> circle.equals(e.circle())).count() == to - from;
+  }
+
+  /** The trip of every further round, where the last slot is off the floor and the first on it. */
+  private int again(List<Alternative> run, boolean round) {
+    return round && onFloor(run.get(0)) && !onFloor(run.get(run.size() - 1)) ? 1 : 0;
   }
 
   private int trips(List<Alternative> done, boolean down) {
@@ -157,6 +174,7 @@ final class SessionPass {
   private final class Search {
     private final int from;
     private final boolean down;
+    private final boolean round;
     private final List<List<Alternative>> options = new ArrayList<>();
     private final List<boolean[]> floor = new ArrayList<>();
     private final int[] leastPurpose;
@@ -167,9 +185,10 @@ final class SessionPass {
     private int bestRepeats;
     private Cost bestCost;
 
-    Search(int from, int to, boolean down) {
+    Search(int from, int to, boolean down, boolean round) {
       this.from = from;
       this.down = down;
+      this.round = round;
       for (int i = from; i < to; i++) {
         List<Alternative> mine = choices(i);
         options.add(mine);
@@ -238,6 +257,11 @@ final class SessionPass {
         return;
       }
       if (at == picked.length) {
+        boolean first = this.floor.get(0)[picked[0]];
+        trips += round && first && !onFloor ? 1 : 0;
+        if (worse(purpose, trips, repeats, cost)) {
+          return;
+        }
         best = Arrays.copyOf(picked, picked.length);
         bestPurpose = purpose;
         bestTrips = trips;

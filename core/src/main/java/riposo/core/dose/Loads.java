@@ -2,6 +2,7 @@ package riposo.core.dose;
 
 import java.util.Collection;
 import java.util.OptionalInt;
+import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
@@ -73,8 +74,12 @@ public final class Loads {
     if (variant.oneSided()) {
       return new Held(left, right, Held.Way.ONE_HAND);
     }
+    // both hands together where one-handed loads are closed, or the trunk carries none on one side
+    boolean alike =
+        caps.cap(Axis.act(Act.ONE_HANDED_LOAD), Side.BOTH) == 0
+            || caps.cap(Axis.TRUNK, Side.BOTH) < 2;
     // two of the same only where there are two
-    return left == right
+    return left == right || alike && variant.emptyHand() == null
         ? new Held(same, same, Held.Way.EACH_HAND)
         : new Held(left, right, Held.Way.EACH_HAND);
   }

@@ -43,7 +43,11 @@ final class Draft {
   /** The hand that holds no weight though the other does; null when both or neither do. */
   @Nullable Side empty;
 
-  int trunk;
+  final int trunk;
+
+  /** How much of what the trunk holds up is taken off it. */
+  int eased;
+
   final int lever;
 
   /** A mild stretch or a posture kept: a hold, but not still effort. */
@@ -193,7 +197,10 @@ final class Draft {
     if (raised() > 120 && !backed && position.height >= Position.CHAIR.height) {
       put(v, Axis.act(Act.OVERHEAD_UNBACKED), Side.BOTH, 1);
     }
-    put(v, Axis.TRUNK, Side.BOTH, trunk);
+    // a pair of weights of which one hand has none is a load on one side
+    boolean lopsided = leastGrams > 0 && hands == 2 && (oneSide || empty != null);
+    int held = lopsided && position.height >= Position.CHAIR.height ? Math.max(2, trunk) : trunk;
+    put(v, Axis.TRUNK, Side.BOTH, Math.max(0, held - eased));
     put(v, Axis.HOLD, Side.BOTH, stretch ? 0 : hold);
     put(v, Axis.PRESSURE, Side.BOTH, pressure);
     head.forEach(h -> put(v, h, Side.BOTH, 1));

@@ -354,7 +354,7 @@ public enum Modifier {
 
     @Override
     void apply(Draft d) {
-      d.trunk = Math.max(0, d.trunk - 1);
+      d.eased += 1;
       d.backed = true;
     }
   },
@@ -366,7 +366,7 @@ public enum Modifier {
 
     @Override
     void apply(Draft d) {
-      d.trunk = Math.max(0, d.trunk - 2);
+      d.eased += 2;
     }
   },
   /** The hand that holds on takes no part, so what two arms do is done one side at a time. */
@@ -381,7 +381,7 @@ public enum Modifier {
 
     @Override
     void apply(Draft d) {
-      d.trunk = Math.max(0, d.trunk - 2);
+      d.eased += 2;
       d.heldOn = true;
       d.oneSide |=
           d.sides != SidePattern.ONE_SIDE && d.joints.stream().anyMatch(j -> j.motion().arm);

@@ -113,12 +113,7 @@ public final class BlockOrder {
       this.to = to;
       unit = b.format().kind().pairs() ? 2 : 1;
       n = (slots.size() + unit - 1) / unit;
-      boolean circles =
-          switch (b.format().kind()) {
-            case INTERVALS, LADDER, STRENGTH_PULSE, BY_COUNT, STAGED -> true;
-            default -> false;
-          };
-      rounds = circles ? b.format().rounds() : 1;
+      rounds = b.circles() ? b.format().rounds() : 1;
       wraps = rounds - 1;
     }
 

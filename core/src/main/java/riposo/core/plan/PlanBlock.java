@@ -95,6 +95,14 @@ public record PlanBlock(
         key, block, format, SideMode.SPLIT, false, RestStyle.STILL, 0, 0, null, slots);
   }
 
+  /** Whether all slots come in turn before the first comes again, in more rounds than one. */
+  public boolean circles() {
+    return switch (format.kind()) {
+      case INTERVALS, LADDER, STRENGTH_PULSE, BY_COUNT, STAGED -> format.rounds() > 1;
+      default -> false;
+    };
+  }
+
   public PlanBlock with(List<Slot> other) {
     return new PlanBlock(key, block, format, sides, alternate, rest, talk, setUp, daysAWeek, other);
   }
