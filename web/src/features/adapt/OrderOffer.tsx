@@ -38,8 +38,8 @@ export function OrderOffer({
     <section className="mt-3 border-l-4 border-teal bg-sheet px-3 py-2" aria-label="An order for this client">
       {orders.map((o) => (
         <p key={o.blockKey}>
-          In the order {o.order.map((i) => i + 1).join(', ')} of the {o.blockKey} block,{' '}
-          {client.name.split(' ')[0]} saves {o.words}.
+          For {client.name.split(' ')[0]}, the {o.blockKey} block in the order{' '}
+          {o.order.map((i) => i + 1).join(', ')}: {o.words}
         </p>
       ))}
       <Button quiet disabled={copy.isPending} onClick={() => copy.mutate()}>
