@@ -74,6 +74,13 @@ export function Shell({ me }: { me: S['Me'] }) {
     return () => window.removeEventListener('keydown', on)
   }, [navigate])
   useEffect(() => {
+    // what a run on this device still has to send goes now, and whenever the connection is back
+    const deliver = () => void import('../lib/run').then((run) => run.deliverAll()).catch(() => {})
+    deliver()
+    window.addEventListener('online', deliver)
+    return () => window.removeEventListener('online', deliver)
+  }, [])
+  useEffect(() => {
     window.scrollTo(0, 0)
   }, [location.pathname])
   return (

@@ -146,7 +146,7 @@ function CheckThenStart({ planId }: { planId: string }) {
     mutationFn: async () => {
       const check = await api.post<S['CheckView']>(`/clients/${client.id}/today-checks`, form)
       if (check.result.outcome === 'NOT_TODAY' || check.result.outcome === 'URGENT') return null
-      return api.post<S['Run']>('/runs', {
+      return api.post<S['RunView']>('/runs', {
         clientId: client.id,
         planId,
         checkId: check.id,

@@ -21,7 +21,7 @@ export function AdaptPage() {
   const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<S['Plan'][]>('/plans') })
   const runs = useQuery({
     queryKey: ['runs', client.id],
-    queryFn: () => api.get<S['Run'][]>(`/clients/${client.id}/runs`),
+    queryFn: () => api.get<S['Summary'][]>(`/clients/${client.id}/runs`),
   })
   if (plans.error ?? runs.error) return <Failure error={plans.error ?? runs.error} />
   if (!plans.data || !runs.data) return <Loading what="plans" />

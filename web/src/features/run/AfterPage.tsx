@@ -14,13 +14,17 @@ const FEEL = [
 /** Words after a run: effort of the session, how it felt; then the check-in link. */
 export function AfterPage() {
   const { runId = '' } = useParams()
-  const run = useQuery({ queryKey: ['run-after', runId], queryFn: () => api.get<S['Run']>(`/runs/${runId}`) })
-  const client = useQuery({
-    queryKey: ['client', run.data?.clientId],
-    queryFn: () => api.get<S['Client']>(`/clients/${run.data?.clientId}`),
-    enabled: !!run.data,
+  const run = useQuery({
+    queryKey: ['run-after', runId],
+    queryFn: () => api.get<S['RunView']>(`/runs/${runId}`),
   })
-  const closed = run.data?.effortAfter !== undefined
+  const person = run.data?.people[0]
+  const client = useQuery({
+    queryKey: ['client', person?.clientId],
+    queryFn: () => api.get<S['Client']>(`/clients/${person?.clientId}`),
+    enabled: !!person,
+  })
+  const closed = person?.effortAfter !== undefined
   const link = useQuery({
     queryKey: ['link', runId, closed],
     queryFn: () => api.get<S['Link']>(`/runs/${runId}/check-in-link`),
@@ -31,11 +35,11 @@ export function AfterPage() {
   const [note, setNote] = useState('')
   const cache = useQueryClient()
   const close = useMutation({
-    mutationFn: () => api.post<S['Run']>(`/runs/${runId}/after`, { effort, feel, note: note || null }),
+    mutationFn: () => api.post<S['RunView']>(`/runs/${runId}/after`, { effort, feel, note: note || null }),
     onSuccess: () => void cache.invalidateQueries(),
   })
   if (run.error ?? client.error) return <Failure error={run.error ?? client.error} />
-  if (!run.data || !client.data) return <Loading what="the session" />
+  if (!run.data || !person || !client.data) return <Loading what="the session" />
   const r = run.data
   const error = close.error instanceof ApiError ? close.error : undefined
   const ended = r.state.status === 'FINISHED' || r.state.status === 'STOPPED'
@@ -121,11 +125,11 @@ export function AfterPage() {
       {closed && (
         <>
           <p className="mb-3">
-            Effort {r.effortAfter}, {FEEL.find(([id]) => id === r.feel)?.[1]}
-            {r.effortAfter !== undefined &&
+            Effort {person.effortAfter}, {FEEL.find(([id]) => id === person.feel)?.[1]}
+            {person.effortAfter !== undefined &&
               r.minutes !== undefined &&
-              ` · session load ${r.effortAfter * r.minutes} (effort × minutes, Foster 2001)`}
-            {r.note && `. “${r.note}”`}
+              ` · session load ${person.effortAfter * r.minutes} (effort × minutes, Foster 2001)`}
+            {person.note && `. “${person.note}”`}
           </p>
           {link.data?.link && (
             <div className="mb-5 border-l-4 border-teal pl-4">
@@ -138,7 +142,7 @@ export function AfterPage() {
               </a>
             </div>
           )}
-          <Link className="btn btn-main" to={`/clients/${r.clientId}/tolerance`}>
+          <Link className="btn btn-main" to={`/clients/${person.clientId}/tolerance`}>
             See the verdicts
           </Link>{' '}
           <Link className="btn" to="/">

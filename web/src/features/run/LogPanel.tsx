@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { S } from '../../lib/api'
+import type { Entry } from '../../lib/clock'
 
 const PLACES = ['shoulder', 'elbow', 'wrist', 'neck', 'back', 'hip', 'knee', 'ankle', 'other']
 const chip = (on: boolean) =>
@@ -7,22 +8,22 @@ const chip = (on: boolean) =>
 
 /** One tap each: effort, pain and where, reps, load. A rest is when it is asked; nothing blocks the timer. */
 export function LogPanel({
-  run,
+  person,
   segment,
   known,
   add,
 }: {
-  run: S['Run']
+  person: S['RunPersonView']
   segment?: S['Segment']
-  known?: S['Entry']
-  add: (e: S['Entry']) => void
+  known?: Entry
+  add: (e: Entry) => void
 }) {
   const [side, setSide] = useState<'left ' | 'right ' | ''>('')
   if (!segment)
     return <p className="text-lg text-[#b8c8cd]">Sets are logged here once the work block begins.</p>
-  const slot = run.adapted.slots.find((s) => s.key === segment.slotKey)
+  const slot = person.slots.find((s) => s.key === segment.slotKey)
   const part = slot?.parts.find((p) => p.side === segment.side) ?? slot?.parts[0]
-  const log = (e: Partial<S['Entry']>) =>
+  const log = (e: Partial<Entry>) =>
     add({ slotKey: segment.slotKey, round: segment.round, side: segment.side, ...e })
   const reps = known?.reps ?? part?.dose.reps
   const grams = known?.grams ?? part?.dose.grams
@@ -36,9 +37,7 @@ export function LogPanel({
       <fieldset className="mb-3">
         <legend className="mb-1">
           effort
-          {run.adapted.effortCap !== undefined && (
-            <span className="text-sand"> · {run.adapted.effortCap} at most</span>
-          )}
+          {person.effortCap !== undefined && <span className="text-sand"> · {person.effortCap} at most</span>}
         </legend>
         <div className="grid max-w-[360px] grid-cols-6 gap-1">
           {Array.from({ length: 11 }, (_, n) => (
@@ -54,13 +53,11 @@ export function LogPanel({
             </button>
           ))}
         </div>
-        {run.adapted.effortCap !== undefined &&
-          known?.effort !== undefined &&
-          known.effort > run.adapted.effortCap && (
-            <p role="alert" className="mt-1 font-bold text-sand">
-              Over the limit of {run.adapted.effortCap}: ease now, rest until it is below.
-            </p>
-          )}
+        {person.effortCap !== undefined && known?.effort !== undefined && known.effort > person.effortCap && (
+          <p role="alert" className="mt-1 font-bold text-sand">
+            Over the limit of {person.effortCap}: ease now, rest until it is below.
+          </p>
+        )}
       </fieldset>
       <fieldset className="mb-3">
         <legend className="mb-1">pain</legend>

@@ -39,47 +39,52 @@ export function RunPage({ emergency }: { emergency: string }) {
   const log = useRunLog(runId)
   if (log.error) return <Failure error={log.error} />
   if (!log.run) return <Loading what="the run" />
-  return <Live run={log.run} log={log} emergency={emergency} />
+  const person = log.run.people[0]
+  if (!person) return <Failure error={new Error('this run is for nobody')} />
+  return <Live run={log.run} person={person} log={log} emergency={emergency} />
 }
 
 function Live({
   run,
+  person,
   log,
   emergency,
 }: {
-  run: S['Run']
+  run: S['RunView']
+  person: S['RunPersonView']
   log: ReturnType<typeof useRunLog>
   emergency: string
 }) {
-  const [now, setNow] = useState(() => Date.now())
+  const [now, setNow] = useState(() => log.now())
   const [stopping, setStopping] = useState(false)
   const [sound, setSound] = useState(true)
   // what to keep in mind beside the timer; the run goes on without it
   const about = useQuery({
-    queryKey: ['about', run.clientId],
+    queryKey: ['about', person.clientId],
     queryFn: async () => {
       const [standing, pulse, client] = await Promise.all([
-        api.get<S['ClientStanding']>(`/clients/${run.clientId}/readiness`),
-        api.get<S['PulseView']>(`/clients/${run.clientId}/pulse`).catch(() => undefined),
-        api.get<S['Client']>(`/clients/${run.clientId}`),
+        api.get<S['ClientStanding']>(`/clients/${person.clientId}/readiness`),
+        api.get<S['PulseView']>(`/clients/${person.clientId}/pulse`).catch(() => undefined),
+        api.get<S['Client']>(`/clients/${person.clientId}`),
       ])
       return { notes: standing.notes, cap: pulse?.guide.cap, record: client.record }
     },
     staleTime: Infinity,
   })
   const navigate = useNavigate()
-  const { add, events } = log
-  const timeline = run.adapted.timeline
+  const { add, events, now: clockNow } = log
+  const { timeline } = run
   const segments = timeline.segments
-  const c = foldClock(segments, events, now)
+  const people = run.people.map((p) => p.clientId)
+  const c = foldClock(segments, people, events, now)
   const index = segmentAt(segments, c.positionMs)
   const segment = segments[index]
   const leftMs = segment ? (segment.start + segment.length) * 1000 - c.positionMs + c.holdMs : 0
   const over = c.positionMs >= timeline.total * 1000
   useEffect(() => {
-    const t = setInterval(() => setNow(Date.now()), 200)
+    const t = setInterval(() => setNow(clockNow()), 200)
     return () => clearInterval(t)
-  }, [])
+  }, [clockNow])
   const finished = useRef(false)
   useEffect(() => {
     if (over && c.status === 'RUNNING' && !finished.current) {
@@ -148,7 +153,7 @@ function Live({
     }
   }, [ended])
   if (!segment) return <Failure error={new Error('this run has no timeline')} />
-  const slotOf = (key: string) => run.adapted.slots.find((s) => s.key === key)
+  const slotOf = (key: string) => person.slots.find((s) => s.key === key)
   const partOf = (s: S['Segment']) => {
     const slot = slotOf(s.slotKey)
     return slot?.parts.find((p) => p.side === s.side) ?? slot?.parts[0]
@@ -164,7 +169,7 @@ function Live({
   const asked =
     segment.kind === 'WORK' ? segment : [...segments.slice(0, index)].reverse().find((s) => s.kind === 'WORK')
   const loggable = asked?.block === 'WORK' ? asked : undefined
-  const slots = run.adapted.slots.filter((s) => s.block === segment.block)
+  const slots = person.slots.filter((s) => s.block === segment.block)
   const round = segment.round > 0 ? `round ${segment.round} · ` : ''
   const button =
     'min-h-[52px] rounded-md border border-[#41606b] px-5 text-lg font-semibold disabled:opacity-50'
@@ -188,25 +193,25 @@ function Live({
           Stop sign <span className="font-mono">s</span>
         </button>
       </header>
-      {run.today.cautions.map((words) => (
+      {person.before.cautions.map((words) => (
         <p key={words} className="bg-sand px-4 py-1.5 font-semibold text-night md:px-6">
           Caution: {words}
         </p>
       ))}
       <p className="flex flex-wrap gap-x-6 bg-panel px-4 py-1.5 text-[#d5e0e3] md:px-6">
-        {run.today.dose && run.today.dose !== 'AS_PLANNED' && (
+        {person.before.dose && person.before.dose !== 'AS_PLANNED' && (
           <span>
-            <strong>{doseWords[run.today.dose]}</strong> {(run.today.reasons ?? []).join(' ')}
+            <strong>{doseWords[person.before.dose]}</strong> {person.before.reasons.join(' ')}
           </span>
         )}
-        {run.adapted.beat && (
+        {run.beat && (
           <span>
-            beat <strong className="font-mono">{run.adapted.beat}</strong> a minute, locked
+            beat <strong className="font-mono">{run.beat}</strong> a minute, locked
           </span>
         )}
-        {run.adapted.effortCap !== undefined && run.adapted.effortCap !== null && (
+        {person.effortCap !== undefined && person.effortCap !== null && (
           <span>
-            effort <strong>{run.adapted.effortCap}</strong> at most
+            effort <strong>{person.effortCap}</strong> at most
           </span>
         )}
         {about.data?.cap && (
@@ -225,7 +230,7 @@ function Live({
               <h1 className="mb-3 text-4xl font-bold">{c.status === 'STOPPED' ? 'Stopped' : 'Done'}</h1>
               {c.status === 'STOPPED' ? (
                 run.stops.length > 0 ? (
-                  <Stopped run={run} emergency={emergency} />
+                  <Stopped run={run} emergency={emergency} onChange={log.refresh} />
                 ) : (
                   <p className="mb-5 text-xl">
                     {c.stops[0]?.text}. Make safe, follow your local protocol and first-aid training;
@@ -285,9 +290,9 @@ function Live({
                 {segment.kind !== 'WORK' && <span className="font-normal text-[#a9bcc2]">next: </span>}
                 {part?.title ?? 'Done soon'}
               </h1>
-              {shown?.stage !== undefined && slotOf(shown.slotKey)?.stages && (
+              {shown?.stage !== undefined && slotOf(shown.slotKey)?.stages[shown.stage] && (
                 <p className="mt-1 font-mono text-[clamp(20px,2.6vw,32px)] font-bold">
-                  {slotOf(shown.slotKey)?.stages?.[shown.stage]}
+                  {slotOf(shown.slotKey)?.stages[shown.stage]}
                 </p>
               )}
               <p className="mt-1 text-[clamp(18px,2.2vw,26px)] text-sand">
@@ -337,10 +342,10 @@ function Live({
         </main>
         <aside className="bg-panel px-4 py-4 md:px-6" aria-label="Log">
           <LogPanel
-            run={run}
+            person={person}
             segment={loggable}
-            known={loggable && entries(events).get(entryKey(loggable))}
-            add={(e) => add({ kind: 'ENTRY', entry: e })}
+            known={loggable && entries(events, people).get(entryKey(loggable, person.clientId))}
+            add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
           />
           <p role="status" className="mt-4 text-sm text-[#a9bcc2]">
             {log.offline
@@ -351,13 +356,19 @@ function Live({
                 ? `${log.waiting} being sent`
                 : 'Everything is kept.'}
           </p>
+          {log.unkept && !log.offline && (
+            <p role="alert" className="mt-2 border-l-4 border-sand pl-3 text-sm">
+              This device is full or keeps nothing: what you log goes straight to the server. Without a
+              connection leave this page open.
+            </p>
+          )}
           {log.refused.length > 0 && (
             <div role="alert" className="mt-2 border-l-4 border-sand pl-3 text-sm">
               <p className="font-bold">{log.refused.length} not taken by the server, kept here:</p>
               <ul>
                 {log.refused.map((r) => (
                   <li key={r.event.id}>
-                    {r.event.kind.toLowerCase()}: {r.why}
+                    {r.event.kind?.toLowerCase()}: {r.why}
                   </li>
                 ))}
               </ul>
@@ -371,7 +382,7 @@ function Live({
       </footer>
       <StopPanel
         open={stopping}
-        signs={run.signs}
+        signs={person.signs}
         emergency={emergency}
         contact={[about.data?.record.emergencyName, about.data?.record.emergencyPhone]
           .filter(Boolean)
@@ -380,7 +391,7 @@ function Live({
         onStop={(sign) => {
           setStopping(false)
           paused.current = false
-          add({ kind: 'STOP', sign: sign.id, text: sign.words })
+          add({ kind: 'STOP', sign: sign.id, text: sign.words, person: person.clientId })
         }}
       />
     </div>

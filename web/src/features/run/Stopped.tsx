@@ -9,7 +9,15 @@ const AFTER: Record<S['StopView']['after'], string> = {
 }
 
 /** What the stop panel recorded: what to do first, what follows, and the way back for a tap in error. */
-export function Stopped({ run, emergency }: { run: S['Run']; emergency: string }) {
+export function Stopped({
+  run,
+  emergency,
+  onChange,
+}: {
+  run: S['RunView']
+  emergency: string
+  onChange: () => Promise<void>
+}) {
   return (
     <>
       <p className="mb-4 text-lg">
@@ -33,7 +41,7 @@ export function Stopped({ run, emergency }: { run: S['Run']; emergency: string }
                   {s.aid} <span className="text-sm text-[#a9bcc2]">{s.source}</span>
                 </p>
                 <p>{AFTER[s.after]}</p>
-                {s.open && <Withdraw runId={run.id} stopId={s.id} />}
+                {s.open && <Withdraw runId={run.id} stopId={s.id} onChange={onChange} />}
               </>
             )}
           </li>
@@ -43,13 +51,21 @@ export function Stopped({ run, emergency }: { run: S['Run']; emergency: string }
   )
 }
 
-function Withdraw({ runId, stopId }: { runId: string; stopId: string }) {
+function Withdraw({
+  runId,
+  stopId,
+  onChange,
+}: {
+  runId: string
+  stopId: string
+  onChange: () => Promise<void>
+}) {
   const [asking, setAsking] = useState(false)
   const [reason, setReason] = useState('')
   const cache = useQueryClient()
   const withdraw = useMutation({
-    mutationFn: () => api.post<S['Run']>(`/runs/${runId}/stops/${stopId}/withdrawal`, { reason }),
-    onSuccess: () => cache.invalidateQueries(),
+    mutationFn: () => api.post<S['RunView']>(`/runs/${runId}/stops/${stopId}/withdrawal`, { reason }),
+    onSuccess: () => Promise.all([onChange(), cache.invalidateQueries()]),
   })
   const error = withdraw.error instanceof ApiError ? withdraw.error : undefined
   const button = 'mt-2 min-h-[46px] rounded-md border border-[#41606b] px-4 font-semibold disabled:opacity-60'

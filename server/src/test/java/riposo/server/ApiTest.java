@@ -209,12 +209,12 @@ class ApiTest extends ApiDesk {
     UUID caution = post(checks, check(",\"systolic\":165,\"diastolic\":80")).id();
     Answer eased = start(id, plan, caution, "");
     assertThat(eased.status()).as(eased.text()).isEqualTo(201);
-    assertThat(eased.body().path("today").path("dose").asString()).isEqualTo("EASED");
-    assertThat(eased.body().path("adapted").path("effortCap").asInt()).isEqualTo(5);
+    assertThat(eased.body().path("people").get(0).path("before").path("dose").asString())
+        .isEqualTo("EASED");
+    assertThat(eased.body().path("people").get(0).path("effortCap").asInt()).isEqualTo(5);
     assertThat(
             eased
                 .body()
-                .path("adapted")
                 .path("timeline")
                 .path("segments")
                 .valueStream()
@@ -229,7 +229,7 @@ class ApiTest extends ApiDesk {
     Answer picked =
         post("/runs", pick.formatted(id, plan, caution, "AS_PLANNED", ",\"reason\":\"as ever\""));
     assertThat(picked.status()).as(picked.text()).isEqualTo(201);
-    assertThat(picked.body().path("adapted").path("effortCap").asInt())
+    assertThat(picked.body().path("people").get(0).path("effortCap").asInt())
         .as("the cap stays")
         .isEqualTo(5);
     post(

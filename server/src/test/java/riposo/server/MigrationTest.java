@@ -1,6 +1,7 @@
 package riposo.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.Map;
@@ -11,6 +12,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import riposo.server.platform.internal.V10__Runs;
 
 /** What an upgrade makes of the data of the version before, in a database of its own. */
 class MigrationTest {
@@ -40,7 +42,12 @@ class MigrationTest {
   }
 
   private void migrate(String target) {
-    Flyway.configure().dataSource(sql.getDataSource()).target(target).load().migrate();
+    Flyway.configure()
+        .dataSource(sql.getDataSource())
+        .javaMigrations(new V10__Runs())
+        .target(target)
+        .load()
+        .migrate();
   }
 
   private final UUID studio = UUID.randomUUID();
@@ -111,6 +118,74 @@ class MigrationTest {
     assertThat(row(stop)).as("a stop is never overtaken").containsEntry("status", "WAITING");
     assertThat(row(after)).containsEntry("status", "SETTLED");
     assertThat(row(decided)).containsEntry("status", "ACCEPTED");
+  }
+
+  private long count(String table) {
+    return sql.queryForObject("select count(*) from " + table, Long.class);
+  }
+
+  /** Runs of before, from several clients, in the tables of before. */
+  private int oldRuns() throws Exception {
+    people();
+    OldRuns old = new OldRuns();
+    int runs = 0;
+    for (int seed = 0; seed < 6; seed++) {
+      List<OldRuns.Made> made = old.of(seed, 35);
+      OldRuns.insert(sql, "", studio, client, UUID.randomUUID(), made);
+      OldRuns.answers(sql, studio, client, made);
+      runs += made.size();
+    }
+    return runs;
+  }
+
+  @Test
+  void everyRunIsCarriedOverWithItsEventsAndSetsAndPointedAt() throws Exception {
+    migrate("9");
+    int runs = oldRuns();
+    long events = count("run_event");
+    long sets =
+        sql.queryForObject(
+            "select count(distinct run_id, json_value(body, '$.entry.slotKey'), json_value(body, '$.entry.round'),"
+                + " json_value(body, '$.entry.side')) from run_event where kind = 'ENTRY'",
+            Long.class);
+
+    migrate("latest");
+
+    assertThat(count("run")).isEqualTo(runs);
+    assertThat(count("run_person")).isEqualTo(runs);
+    assertThat(count("run_event")).isEqualTo(events);
+    // what was logged of a rest is no set
+    assertThat(count("run_set")).isBetween(sets * 9 / 10, sets).isGreaterThan(1000);
+    assertThat(count("old_run")).as("the old ones stay").isEqualTo(runs);
+    assertThat(count("check_in c join run r on r.id = c.run_id")).isEqualTo(count("check_in"));
+    assertThat(count("run_event where kind = 'ENTRY' and person_id is null")).isZero();
+    assertThat(count("run_event where device = ''")).isZero();
+    assertThat(count("run_person where pain_before is null")).isPositive().isLessThan(runs);
+    assertThat(count("run_person where pain_before = 0")).isPositive();
+  }
+
+  @Test
+  void aMigrationThatWasCutShortIsRunAgainAndDoublesNothing() throws Exception {
+    migrate("9");
+    int runs = oldRuns();
+    String last = sql.queryForObject("select id from run order by id desc limit 1", String.class);
+    String good = sql.queryForObject("select adapted from run where id = ?", String.class, last);
+    sql.update("update run set adapted = '{\"slots\":[{}' where id = ?", last);
+
+    assertThatThrownBy(() -> migrate("latest")).hasStackTraceContaining(last);
+
+    assertThat(count("run")).as("what was carried stays").isEqualTo(runs / 100 * 100);
+    assertThat(count("old_run")).isEqualTo(runs);
+    sql.update("update old_run set adapted = ? where id = ?", good, last);
+    Flyway.configure()
+        .dataSource(sql.getDataSource())
+        .javaMigrations(new V10__Runs())
+        .load()
+        .repair();
+    migrate("latest");
+    assertThat(count("run")).isEqualTo(runs);
+    assertThat(count("run_person")).isEqualTo(runs);
+    assertThat(count("run_event")).isEqualTo(count("old_run_event"));
   }
 
   @Test

@@ -21,7 +21,7 @@ import tools.jackson.databind.node.ObjectNode;
  * pains, repetitions, corrections, stops and check-ins. What is made depends on the seed alone.
  */
 final class OldRuns {
-  private static final Path DIR = Path.of("src/test/resources/runs");
+  private static final Path DIR = Path.of("../catalogue/src/test/resources/runs/old");
   private static final JsonMapper JSON = JsonMapper.builder().build();
   private static final String[] SIGNS = {"CHEST", "JOINT", "LOW_SUGAR", "FALL_MINOR"};
   private static final String[] WORDS = {
@@ -234,7 +234,11 @@ final class OldRuns {
     return e;
   }
 
-  /** Writes a run into the tables of before. */
+  /**
+   * Writes runs into the tables of before.
+   *
+   * @param prefix "old_" once they are set aside
+   */
   static void insert(
       JdbcTemplate sql, String prefix, UUID studio, UUID client, UUID plan, List<Made> runs) {
     List<Object[]> rows = new ArrayList<>();

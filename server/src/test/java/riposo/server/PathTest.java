@@ -21,6 +21,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Standing;
 import riposo.core.dose.Weight;
@@ -34,8 +35,11 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
+import riposo.core.run.Entry;
 import riposo.core.run.RunEvent;
+import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
+import riposo.core.run.Stamp;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.Pressure;
 import riposo.core.screening.Question;
@@ -186,57 +190,35 @@ class PathTest {
     UUID run = in(() -> runs.start(client, plan, GOOD, null));
     in(
         () -> {
-          Runs.Run r = runs.require(run);
+          RunSheet sheet = runs.sheet(run);
+          RunSheet.Person who = sheet.people().get(0);
           List<RunEvent> events = new ArrayList<>();
           long t = clock.millis();
-          events.add(
-              new RunEvent(UUID.randomUUID(), t, 0, RunEvent.Kind.START, null, null, null, null));
-          for (Segment g : r.timeline().segments()) {
+          events.add(new RunEvent.Start(stamp(t, 0)));
+          for (Segment g : sheet.timeline().segments()) {
             if (g.block() == Block.WORK && g.kind() == Segment.Kind.WORK) {
-              var part =
-                  r.adapted().slots().stream()
-                      .filter(s -> s.key().equals(g.slotKey()))
-                      .findFirst()
-                      .orElseThrow()
-                      .parts()
-                      .get(0);
-              Integer reps = part.dose().reps() == null ? null : part.dose().reps() + over;
+              Integer asked = who.slot(g.slotKey()).orElseThrow().parts().get(0).dose().reps();
+              Entry e =
+                  Entry.of(g.slotKey(), g.round(), g.side())
+                      .effort(effort)
+                      .pain(pain, pain > 0 ? "knee" : null)
+                      .reps(asked == null ? null : asked + over)
+                      .formLost(false);
               events.add(
-                  new RunEvent(
-                      UUID.randomUUID(),
-                      t + g.endExclusive() * 1000L,
-                      events.size(),
-                      RunEvent.Kind.ENTRY,
-                      null,
-                      null,
-                      new RunEvent.Entry(
-                          g.slotKey(),
-                          g.round(),
-                          g.side(),
-                          effort,
-                          pain,
-                          pain > 0 ? "knee" : null,
-                          reps,
-                          null,
-                          false),
-                      null));
+                  new RunEvent.Logged(
+                      stamp(t + g.endExclusive() * 1000L, events.size()), who.id(), e));
             }
           }
-          events.add(
-              new RunEvent(
-                  UUID.randomUUID(),
-                  t + r.timeline().total() * 1000L,
-                  999,
-                  RunEvent.Kind.FINISH,
-                  null,
-                  null,
-                  null,
-                  null));
+          events.add(new RunEvent.Finish(stamp(t + sheet.timeline().total() * 1000L, 999)));
           runs.record(run, events);
           runs.close(run, effort, "GOOD");
           return true;
         });
     return run;
+  }
+
+  private static Stamp stamp(long at, int seq) {
+    return new Stamp(UUID.randomUUID(), "tablet", at, seq);
   }
 
   private void morning(UUID run, int pain, NextDay.Compared compared, NextDay.Sign... signs) {
@@ -330,9 +312,9 @@ class PathTest {
     for (int i = 0; i < 3; i++) {
       day(8 * i);
       UUID run = in(() -> runs.start(client, plan, GOOD, "a trial, agreed with the physio"));
-      assertThat(in(() -> runs.require(run)).adapted().effortCap()).isEqualTo(3);
-      assertThat(in(() -> runs.require(run)).adapted().workNote())
-          .contains("works 30 of each 60 s");
+      RunSheet.Person who = in(() -> runs.sheet(run)).people().get(0);
+      assertThat(who.effortCap()).isEqualTo(3);
+      assertThat(who.share()).isEqualTo(new AdaptedPlan.WorkShare(30, 60));
     }
     assertThat(standing("sit-stand")).isNull();
     assertThatThrownBy(() -> in(() -> runs.start(client, plan, GOOD, null)))
@@ -432,28 +414,14 @@ class PathTest {
     screened();
     UUID run = in(() -> runs.start(client, plan, GOOD, null));
     long t = clock.millis();
-    RunEvent start =
-        new RunEvent(UUID.randomUUID(), t, 0, RunEvent.Kind.START, null, null, null, null);
-    RunEvent tablet =
-        new RunEvent(
-            UUID.randomUUID(),
-            t + 10,
-            1,
-            RunEvent.Kind.ENTRY,
-            null,
-            null,
-            new RunEvent.Entry("s1", 1, Side.BOTH, 4, null, null, 9, null, null),
-            null);
+    RunEvent start = new RunEvent.Start(stamp(t, 0));
+    Entry set = Entry.of("s1", 1, Side.BOTH);
+    RunEvent tablet = new RunEvent.Logged(stamp(t + 10, 1), client, set.effort(4).reps(9));
     RunEvent phone =
-        new RunEvent(
-            UUID.randomUUID(),
-            t + 20,
-            1,
-            RunEvent.Kind.ENTRY,
-            null,
-            null,
-            new RunEvent.Entry("s1", 1, Side.BOTH, 5, 1, "knee", null, null, null),
-            null);
+        new RunEvent.Logged(
+            new Stamp(UUID.randomUUID(), "phone", t + 20, 1),
+            client,
+            set.effort(5).pain(1, "knee"));
     for (List<RunEvent> sent :
         List.of(List.of(phone), List.of(tablet, start), List.of(start, phone, tablet))) {
       in(
@@ -462,10 +430,10 @@ class PathTest {
             return true;
           });
     }
-    RunState s = in(() -> runs.require(run)).state();
+    RunState s = in(() -> runs.state(run));
     assertThat(s.status()).isEqualTo(RunState.Status.RUNNING);
     assertThat(s.entries())
-        .containsExactly(new RunEvent.Entry("s1", 1, Side.BOTH, 5, 1, "knee", 9, null, null));
+        .containsExactly(new RunState.Known(client, set.effort(5).pain(1, "knee").reps(9)));
   }
 
   @Test
@@ -473,9 +441,7 @@ class PathTest {
     screened();
     UUID one = in(() -> runs.start(client, plan, GOOD, null));
     UUID two = in(() -> runs.start(client, plan, GOOD, null));
-    RunEvent e =
-        new RunEvent(
-            UUID.randomUUID(), clock.millis(), 0, RunEvent.Kind.START, null, null, null, null);
+    RunEvent e = new RunEvent.Start(stamp(clock.millis(), 0));
     in(
         () -> {
           runs.record(one, List.of(e));
@@ -489,7 +455,7 @@ class PathTest {
                       return true;
                     }))
         .hasMessageContaining("another run");
-    assertThat(in(() -> runs.require(two)).state().status()).isEqualTo(RunState.Status.READY);
+    assertThat(in(() -> runs.state(two)).status()).isEqualTo(RunState.Status.READY);
   }
 
   @Test

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -18,6 +20,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import riposo.core.plan.FormatKind;
 import riposo.core.run.DoneSet;
 import riposo.server.platform.StudioContext;
+import riposo.server.platform.internal.CarriedRuns;
 import riposo.server.run.Runs;
 import tools.jackson.databind.JsonNode;
 
@@ -26,7 +29,7 @@ import tools.jackson.databind.JsonNode;
  * short, paused, stopped and never ended: what it read of them is read for ever.
  */
 class StoredRunsTest extends ApiDesk {
-  private static final Path DIR = Path.of("src/test/resources/runs");
+  private static final Path DIR = Path.of("../catalogue/src/test/resources/runs/old");
 
   @Autowired JdbcTemplate sql;
   @Autowired Runs runs;
@@ -60,7 +63,7 @@ class StoredRunsTest extends ApiDesk {
     UUID run = UUID.randomUUID();
     JsonNode adapted = stored.path("adapted");
     sql.update(
-        "insert into run (id, studio_id, version, created_at, client_id, plan_id, plan_name, on_date, status, adapted, today, minutes, reviewed)"
+        "insert into old_run (id, studio_id, version, created_at, client_id, plan_id, plan_name, on_date, status, adapted, today, minutes, reviewed)"
             + " values (?, ?, 0, now(6), ?, ?, ?, ?, ?, ?, ?, ?, false)",
         run.toString(),
         me.studioId().toString(),
@@ -74,7 +77,7 @@ class StoredRunsTest extends ApiDesk {
         stored.path("minutes").isNull() ? null : stored.path("minutes").asInt());
     for (JsonNode e : stored.path("events")) {
       sql.update(
-          "insert into run_event (id, studio_id, run_id, at_ms, seq, kind, body, received_at) values (?, ?, ?, ?, ?, ?, ?, now(6))",
+          "insert into old_run_event (id, studio_id, run_id, at_ms, seq, kind, body, received_at) values (?, ?, ?, ?, ?, ?, ?, now(6))",
           UUID.randomUUID().toString(),
           me.studioId().toString(),
           run.toString(),
@@ -84,25 +87,56 @@ class StoredRunsTest extends ApiDesk {
           e.toString());
     }
 
+    carry();
+
     Answer shown = get("/runs/" + run);
 
     assertThat(shown.status()).as(shown.text()).isEqualTo(200);
     JsonNode then = stored.path("state");
     JsonNode now = shown.body().path("state");
-    for (String field :
-        List.of("status", "holdMs", "pausedAt", "startedAt", "endedAt", "stopSign", "entries")) {
+    for (String field : List.of("status", "holdMs", "pausedAt", "startedAt", "endedAt")) {
       assertThat(now.path(field)).as(field).isEqualTo(then.path(field));
     }
+    assertThat(now.path("entries").valueStream().map(e -> e.path("entry")).toList())
+        .isEqualTo(then.path("entries").valueStream().toList());
     if (!stored.path("status").asString().equals("RUNNING")) {
       assertThat(now.path("positionMs")).isEqualTo(then.path("positionMs"));
       assertThat(now.path("activeMs")).isEqualTo(then.path("activeMs"));
     }
-    assertThat(shown.body().path("adapted")).isEqualTo(adapted);
-    assertThat(shown.body().path("stops"))
-        .hasSize(stored.path("status").asString().equals("STOPPED") ? 1 : 0);
+    assertThat(shown.body().path("timeline")).isEqualTo(adapted.path("timeline"));
+    assertThat(shown.body().path("beat")).isEqualTo(adapted.path("beat"));
+    JsonNode person = shown.body().path("people").get(0);
+    assertThat(person.path("effortCap")).isEqualTo(adapted.path("effortCap"));
+    JsonNode before = person.path("before");
+    for (String field : List.of("painBefore", "dose", "cautions", "reasons")) {
+      assertThat(before.path(field)).as(field).isEqualTo(stored.path("today").path(field));
+    }
+    // what was on the screen of the run is on it again, sentence by sentence
+    assertThat(person.path("slots")).hasSameSizeAs(adapted.path("slots"));
+    for (int i = 0; i < adapted.path("slots").size(); i++) {
+      JsonNode was = adapted.path("slots").get(i);
+      JsonNode is = person.path("slots").get(i);
+      assertThat(is.path("key")).isEqualTo(was.path("key"));
+      assertThat(is.path("stages").toString())
+          .isEqualTo(was.path("stages").isMissingNode() ? "[]" : was.path("stages").toString());
+      for (int k = 0; k < was.path("parts").size(); k++) {
+        for (String field :
+            List.of(
+                "side", "movementId", "familyId", "title", "cues", "breathe", "dose", "doseText")) {
+          assertThat(is.path("parts").get(k).path(field))
+              .as(was.path("key") + " " + field)
+              .isEqualTo(was.path("parts").get(k).path(field));
+        }
+      }
+    }
+    JsonNode stops = shown.body().path("stops");
+    assertThat(stops).hasSize(stored.path("status").asString().equals("STOPPED") ? 1 : 0);
+    if (then.hasNonNull("stopSign")) {
+      assertThat(stops.get(0).path("words")).isEqualTo(then.path("stopSign"));
+    }
 
     List<DoneSet> sets =
-        StudioContext.within(me.studioId(), "tester", () -> runs.require(run)).sets();
+        StudioContext.within(me.studioId(), "tester", () -> runs.history(client)).get(0).sets();
     List<JsonNode> wanted = new ArrayList<>();
     then.path("entries")
         .forEach(
@@ -116,8 +150,15 @@ class StoredRunsTest extends ApiDesk {
       JsonNode part = part(adapted, wanted.get(i));
       assertThat(sets.get(i).movementId()).isEqualTo(part.path("movementId").asString());
       assertThat(sets.get(i).familyId()).isEqualTo(part.path("familyId").asString());
-      assertThat(sets.get(i).support()).hasSameSizeAs(part.path("modifiers"));
+      assertThat(sets.get(i).form().support()).hasSameSizeAs(part.path("modifiers"));
       assertThat(sets.get(i).side().name()).isEqualTo(wanted.get(i).path("side").asString());
+    }
+  }
+
+  private void carry() throws SQLException {
+    try (Connection c = Objects.requireNonNull(sql.getDataSource()).getConnection()) {
+      assertThat(new CarriedRuns(c).carry()).isEqualTo(1);
+      assertThat(new CarriedRuns(c).carry()).as("a second time there is nothing left").isZero();
     }
   }
 

@@ -6,16 +6,20 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import riposo.server.platform.StudioContext;
+import riposo.server.platform.internal.CarriedRuns;
 import riposo.server.run.Runs;
 import riposo.server.tolerance.Verdicts;
 import tools.jackson.databind.JsonNode;
@@ -53,7 +57,8 @@ class VerdictsKeptTest extends ApiDesk {
       assertThat(made.status()).as(made.text()).isEqualTo(201);
       UUID client = made.id();
       List<OldRuns.Made> runs = old.of(c, RUNS);
-      OldRuns.insert(sql, "", me.studioId(), client, plan, runs);
+      OldRuns.insert(sql, "old_", me.studioId(), client, plan, runs);
+      carry();
       OldRuns.answers(sql, me.studioId(), client, runs);
       for (int i = 0; i < runs.size(); i++) {
         UUID run = runs.get(i).id();
@@ -75,6 +80,12 @@ class VerdictsKeptTest extends ApiDesk {
       Files.write(BEFORE, lines);
     }
     assertThat(lines).hasSizeGreaterThan(500).isEqualTo(Files.readAllLines(BEFORE));
+  }
+
+  private void carry() throws SQLException {
+    try (Connection c = Objects.requireNonNull(sql.getDataSource()).getConnection()) {
+      assertThat(new CarriedRuns(c).carry()).isEqualTo(RUNS);
+    }
   }
 
   private List<String> lines(int number, UUID client, List<OldRuns.Made> runs) throws Exception {

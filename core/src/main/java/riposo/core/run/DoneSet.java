@@ -1,47 +1,113 @@
 package riposo.core.run;
 
+import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Dose;
 import riposo.core.limit.Side;
 import riposo.core.movement.Modifier;
+import riposo.core.quantity.Effort;
 
 /**
  * One logged set joined with what the run asked of it: what was done, in which form, and how it
  * went. Missing is null, never 0.
  *
+ * @param person whose set
  * @param askedId the movement the plan asked for
+ * @param form what was done
  * @param familyId of the movement done, as it was then
- * @param support the modifiers it was done with
- * @param range percent of the full range
- * @param grams weight per hand
- * @param targetReps repetitions the dose asked for
- * @param effort 0 to 10
- * @param pain during, 0 to 10
+ * @param asked the dose of the sheet
+ * @param entry what was told of it
  */
 public record DoneSet(
-    String slotKey,
-    int round,
-    Side side,
-    String askedId,
-    String movementId,
-    String familyId,
-    Set<Modifier> support,
-    int range,
-    @Nullable Integer grams,
-    @Nullable Integer reps,
-    @Nullable Integer targetReps,
-    @Nullable Integer effort,
-    @Nullable Integer pain,
-    @Nullable String painWhere,
-    boolean formLost) {
-  public DoneSet {
-    support = Set.copyOf(support);
+    UUID person, String askedId, Form form, String familyId, Dose asked, Entry entry) {
+  /**
+   * What was done, whatever came of it: two sets of the same form can be compared.
+   *
+   * @param support the modifiers it was done with
+   * @param range percent of the full range
+   */
+  public record Form(String movementId, Set<Modifier> support, int range, Side side) {
+    public Form {
+      support = Set.copyOf(support);
+    }
   }
 
-  /** What was done, whatever came of it: two sets of the same form can be compared. */
-  public record Form(String movementId, Set<Modifier> support, int range, Side side) {}
+  /** An entry joined with its slot; empty where that is rest. */
+  static Optional<DoneSet> of(UUID person, RunSheet.Slot slot, Entry entry) {
+    RunSheet.Part part = slot.part(entry.side());
+    RunSheet.Form done = part.form();
+    String movement = done.movementId();
+    String family = done.familyId();
+    if (movement == null || family == null) {
+      return Optional.empty();
+    }
+    Set<Modifier> used = entry.form().support();
+    Form form =
+        new Form(
+            movement,
+            used == null ? Set.copyOf(done.modifiers()) : used,
+            done.range(),
+            entry.side());
+    return Optional.of(new DoneSet(person, slot.askedId(), form, family, part.dose(), entry));
+  }
 
-  public Form form() {
-    return new Form(movementId, support, range, side);
+  public String slotKey() {
+    return entry.slotKey();
+  }
+
+  public int round() {
+    return entry.round();
+  }
+
+  public Side side() {
+    return entry.side();
+  }
+
+  public String movementId() {
+    return form.movementId();
+  }
+
+  /** Repetitions the dose asked for; null where they were not counted. */
+  public @Nullable Integer targetReps() {
+    return asked.reps();
+  }
+
+  /** Repetitions done, of a set in parts those at its first weight; null when not told. */
+  public @Nullable Integer reps() {
+    return entry.work().parts().isEmpty()
+        ? entry.work().reps()
+        : entry.work().parts().get(0).reps();
+  }
+
+  /**
+   * Weight per hand in grams, the heavier hand's, of a set in parts its first; as asked when not
+   * told, null where none is taken.
+   */
+  public @Nullable Integer grams() {
+    Entry.Hands hands =
+        entry.work().parts().isEmpty() ? entry.work().hands() : entry.work().parts().get(0).hands();
+    return hands == null ? asked.grams() : (Integer) hands.heavier();
+  }
+
+  /** 0 to 10; null when not told. */
+  public @Nullable Integer effort() {
+    Effort e = entry.strain().effort();
+    return e == null ? null : (Integer) e.value();
+  }
+
+  /** The greatest pain of the set, 0 to 10; null when not told. */
+  public @Nullable Integer pain() {
+    return entry.hurt().greatest();
+  }
+
+  public @Nullable String painWhere() {
+    return entry.hurt().where();
+  }
+
+  /** Form was lost; false too when it was not said. */
+  public boolean formLost() {
+    return Boolean.TRUE.equals(entry.form().lost());
   }
 }

@@ -2,112 +2,129 @@ package riposo.core.run;
 
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import riposo.core.limit.Side;
 
 /**
- * One thing that happened in a run. Append-only; the id is made by the device, so that the same
- * event sent twice is one event.
- *
- * @param at device time, milliseconds since 1970 UTC
- * @param seq number on the device, breaks ties of time
- * @param segment target segment of GOTO; null otherwise
- * @param seconds seconds added by EXTEND; null otherwise
- * @param entry the set logged by ENTRY; null otherwise
- * @param text the sign of STOP in words, or a note; null otherwise
- * @param sign id of the {@link StopSign} of STOP; null otherwise, and in older runs
- * @param device which device it happened on; null in older runs
- * @param deviceAt the device's own time where it could not be right and {@code at} is the server's;
- *     null otherwise
+ * One thing that happened in a run. Append-only; every event names its device, every entry and sign
+ * its person. Stored and sent as the document "riposo-run/1".
  */
-public record RunEvent(
-    UUID id,
-    long at,
-    int seq,
-    Kind kind,
-    @Nullable Integer segment,
-    @Nullable Integer seconds,
-    @Nullable Entry entry,
-    @Nullable String text,
-    @Nullable String sign,
-    @Nullable String device,
-    @Nullable Long deviceAt) {
-  /** An event without a sign, of a device that is not named. */
-  public RunEvent(
-      UUID id,
-      long at,
-      int seq,
-      Kind kind,
-      @Nullable Integer segment,
-      @Nullable Integer seconds,
-      @Nullable Entry entry,
-      @Nullable String text) {
-    this(id, at, seq, kind, segment, seconds, entry, text, null, null, null);
+public sealed interface RunEvent {
+  Stamp stamp();
+
+  /** The same event under another stamp. */
+  RunEvent with(Stamp other);
+
+  default UUID id() {
+    return stamp().id();
   }
 
-  /** The same under another id: for a STOP whose own belongs to another run. */
-  public RunEvent withId(UUID other) {
-    return new RunEvent(
-        other, at, seq, kind, segment, seconds, entry, text, sign, device, deviceAt);
+  default long at() {
+    return stamp().at();
   }
 
-  /** Kinds of event. */
-  public enum Kind {
-    START,
-    PAUSE,
-    RESUME,
-    GOTO,
-    EXTEND,
-    ENTRY,
-    STOP,
-    FINISH
+  /** The clock begins. */
+  record Start(Stamp stamp) implements RunEvent {
+    @Override
+    public Start with(Stamp other) {
+      return new Start(other);
+    }
+  }
+
+  /** The clock stands. */
+  record Pause(Stamp stamp) implements RunEvent {
+    @Override
+    public Pause with(Stamp other) {
+      return new Pause(other);
+    }
+  }
+
+  /** The clock goes on. */
+  record Resume(Stamp stamp) implements RunEvent {
+    @Override
+    public Resume with(Stamp other) {
+      return new Resume(other);
+    }
   }
 
   /**
-   * A logged set, or what is newly known of one: null leaves what was logged before.
+   * The timeline moves to the start of a segment.
    *
-   * @param grams weight per hand
+   * @param segment its index, 0 or more
    */
-  public record Entry(
-      String slotKey,
-      int round,
-      Side side,
-      @Nullable Integer effort,
-      @Nullable Integer pain,
-      @Nullable String painWhere,
-      @Nullable Integer reps,
-      @Nullable Integer grams,
-      @Nullable Boolean formLost) {
-    public Entry {
-      if (slotKey == null || side == null) {
-        throw new IllegalArgumentException("an entry names its slot and side");
-      }
-      check("effort", effort, 10);
-      check("pain", pain, 10);
-      check("reps", reps, 500);
-      check("grams", grams, 100_000);
-      if (round < 0 || round > 999) {
-        throw new IllegalArgumentException("round must lie between 0 and 999, was " + round);
+  record GoTo(Stamp stamp, int segment) implements RunEvent {
+    public GoTo {
+      if (segment < 0) {
+        throw new IllegalArgumentException("segment must not be below 0, was " + segment);
       }
     }
 
-    private static void check(String what, @Nullable Integer value, int greatest) {
-      if (value != null && (value < 0 || value > greatest)) {
-        throw new IllegalArgumentException(
-            what + " must lie between 0 and " + greatest + ", was " + value);
+    @Override
+    public GoTo with(Stamp other) {
+      return new GoTo(other, segment);
+    }
+  }
+
+  /**
+   * Rest is added: the timeline waits.
+   *
+   * @param seconds 1 to 600
+   */
+  record Extend(Stamp stamp, int seconds) implements RunEvent {
+    public Extend {
+      if (seconds < 1 || seconds > 600) {
+        throw new IllegalArgumentException("rest is added by 1 to 600 s, was " + seconds);
       }
     }
 
-    Entry over(Entry earlier) {
-      return new Entry(
-          slotKey,
-          round,
-          side,
-          effort != null ? effort : earlier.effort,
-          pain != null ? pain : earlier.pain,
-          painWhere != null ? painWhere : earlier.painWhere,
-          reps != null ? reps : earlier.reps,
-          grams != null ? grams : earlier.grams,
-          formLost != null ? formLost : earlier.formLost);
+    @Override
+    public Extend with(Stamp other) {
+      return new Extend(other, seconds);
+    }
+  }
+
+  /**
+   * A set is logged, or more is known of one.
+   *
+   * @param person whose set
+   */
+  record Logged(Stamp stamp, UUID person, Entry entry) implements RunEvent {
+    public Logged {
+      if (stamp.id().equals(entry.telling().corrects())) {
+        throw new IllegalArgumentException("an entry does not correct itself");
+      }
+    }
+
+    @Override
+    public Logged with(Stamp other) {
+      return new Logged(other, person, entry);
+    }
+  }
+
+  /**
+   * A sign of the stop panel.
+   *
+   * @param person whose sign; null for everybody of the run
+   * @param words as the panel showed them
+   * @param named whether the panel named the sign by its id; older ones told only words, and leave
+   *     an emergency behind
+   */
+  record Stop(Stamp stamp, @Nullable UUID person, StopSign sign, String words, boolean named)
+      implements RunEvent {
+    @Override
+    public Stop with(Stamp other) {
+      return new Stop(other, person, sign, words, named);
+    }
+
+    /** What it leaves behind. */
+    public StopSign.After after() {
+      return named ? sign.after : StopSign.After.EMERGENCY;
+    }
+  }
+
+  /** The run is over. */
+  record Finish(Stamp stamp) implements RunEvent {
+    @Override
+    public Finish with(Stamp other) {
+      return new Finish(other);
     }
   }
 }

@@ -3,26 +3,29 @@ package riposo.core.run;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Side;
 import riposo.core.plan.Segment;
 
 /**
  * A run folded from its events: the clock and the sets. The clock is wall time less pauses, moved
  * by GOTO and held by EXTEND; it is never counted in ticks. Any STOP wins, however late it arrives
- * and whatever else ended the run: the run ends at its earliest STOP or FINISH, is stopped when
- * there is a STOP at all, and every sign is kept.
+ * and whatever else ended the run: a run ends at FINISH, or once everybody in it was stopped, and
+ * is stopped from then on; every sign is kept. Of one device, time never runs backwards.
  *
  * @param positionMs milliseconds into the timeline at {@code asOf}
  * @param holdMs milliseconds of added rest still to pass before the timeline goes on
  * @param pausedAt when the present pause began; null when the clock goes
- * @param stopSign the earliest sign of the stop panel in words; null when there was none
- * @param stops every STOP, earliest first
  * @param activeMs milliseconds from start to end or {@code asOf}, less pauses
+ * @param entries one of each set, in the order they were first told
+ * @param stops every STOP, earliest first
  */
 public record RunState(
     Status status,
@@ -31,40 +34,19 @@ public record RunState(
     @Nullable Long pausedAt,
     @Nullable Long startedAt,
     @Nullable Long endedAt,
-    @Nullable String stopSign,
     long activeMs,
-    List<RunEvent.Entry> entries,
-    List<Stop> stops) {
-  /**
-   * One tap on the stop panel.
-   *
-   * @param id of its event
-   * @param words as the panel showed them
-   * @param after what it leaves behind; older runs named no sign and keep what they were told, an
-   *     emergency
-   */
-  public record Stop(UUID id, long at, StopSign sign, String words, StopSign.After after) {
-    static Stop of(RunEvent e) {
-      StopSign sign = StopSign.of(e.sign(), e.text());
-      return new Stop(
-          e.id(),
-          e.at(),
-          sign,
-          e.text() == null ? sign.words : e.text(),
-          e.sign() == null ? StopSign.After.EMERGENCY : sign.after);
-    }
-  }
+    List<Known> entries,
+    List<RunEvent.Stop> stops) {
+
+  /** What is known of a set of a person. */
+  public record Known(UUID person, Entry entry) {}
+
+  private record SetKey(UUID person, String slotKey, int round, Side side) {}
 
   /** The stops that stand: all but those withdrawn as tapped in error. */
-  public List<Stop> standing(Set<UUID> withdrawn) {
+  public List<RunEvent.Stop> standing(Set<UUID> withdrawn) {
     return stops.stream().filter(s -> !withdrawn.contains(s.id())).toList();
   }
-
-  /** Time, then the number on the device, then the id as text: the order of both folds. */
-  public static final Comparator<RunEvent> ORDER =
-      Comparator.comparingLong(RunEvent::at)
-          .thenComparingInt(RunEvent::seq)
-          .thenComparing(e -> e.id().toString());
 
   /** Where a run stands. */
   public enum Status {
@@ -72,25 +54,65 @@ public record RunState(
     RUNNING,
     PAUSED,
     STOPPED,
-    FINISHED
+    FINISHED;
+
+    /** Ended, by the clock or at the stop panel. */
+    public boolean ended() {
+      return this == STOPPED || this == FINISHED;
+    }
   }
 
-  /** Folds events, given in any order and with repeats, to the state at a moment. */
-  public static RunState fold(List<Segment> segments, Collection<RunEvent> events, long asOf) {
+  /**
+   * Folds events, given in any order and with repeats, to the state at a moment.
+   *
+   * @param people who the run is for, at least one
+   */
+  public static RunState fold(
+      List<Segment> segments, Set<UUID> people, Collection<RunEvent> events, long asOf) {
+    int total = segments.isEmpty() ? 0 : segments.get(segments.size() - 1).endExclusive();
+    Fold f = new Fold(segments, total * 1000L, people);
+    ordered(events).forEach(f::take);
+    return f.at(asOf);
+  }
+
+  /**
+   * The events each once and in the order of both folds: time, then the number on the device, then
+   * the id as text. Of a named device a later number is never earlier in time: its clock was set
+   * back. A STOP keeps its own time whatever the others say.
+   */
+  static List<RunEvent> ordered(Collection<RunEvent> events) {
     Map<UUID, RunEvent> once = new LinkedHashMap<>();
     events.forEach(e -> once.putIfAbsent(e.id(), e));
-    List<RunEvent> ordered = new ArrayList<>(once.values());
-    ordered.sort(ORDER);
-    int total = segments.isEmpty() ? 0 : segments.get(segments.size() - 1).endExclusive();
-    Fold f = new Fold(segments, total * 1000L);
-    ordered.forEach(f::take);
-    return f.at(asOf);
+    List<RunEvent> byDevice = new ArrayList<>(once.values());
+    byDevice.sort(
+        Comparator.comparingInt((RunEvent e) -> e.stamp().seq())
+            .thenComparingLong(RunEvent::at)
+            .thenComparing(e -> e.id().toString()));
+    Map<String, Long> reached = new HashMap<>();
+    List<RunEvent> all = new ArrayList<>();
+    for (RunEvent e : byDevice) {
+      Stamp s = e.stamp();
+      if (e instanceof RunEvent.Stop || s.device().equals(Stamp.OLD)) {
+        all.add(e);
+      } else {
+        long at = Math.max(s.at(), reached.getOrDefault(s.device(), Long.MIN_VALUE));
+        reached.put(s.device(), at);
+        all.add(
+            at == s.at() ? e : e.with(new Stamp(s.id(), s.device(), at, s.seq(), s.deviceAt())));
+      }
+    }
+    all.sort(
+        Comparator.comparingLong(RunEvent::at)
+            .thenComparingInt(e -> e.stamp().seq())
+            .thenComparing(e -> e.id().toString()));
+    return all;
   }
 
   private static final class Fold {
     private final List<Segment> segments;
     private final long total;
-    private final Map<String, RunEvent.Entry> entries = new LinkedHashMap<>();
+    private final Set<UUID> going;
+    private final List<RunEvent.Logged> logged = new ArrayList<>();
     private Status status = Status.READY;
     private long position;
     private long hold;
@@ -99,61 +121,58 @@ public record RunState(
     private @Nullable Long startedAt;
     private @Nullable Long endedAt;
     private @Nullable Long pausedAt;
-    private final List<Stop> stops = new ArrayList<>();
+    private final List<RunEvent.Stop> stops = new ArrayList<>();
 
-    Fold(List<Segment> segments, long total) {
+    Fold(List<Segment> segments, long total, Set<UUID> people) {
       this.segments = segments;
       this.total = total;
+      this.going = new HashSet<>(people);
     }
 
     void take(RunEvent e) {
-      if (e.kind() == RunEvent.Kind.ENTRY) {
-        if (e.entry() != null) {
-          String key = e.entry().slotKey() + "/" + e.entry().round() + "/" + e.entry().side();
-          entries.merge(key, e.entry(), (old, now) -> now.over(old));
-        }
+      if (e instanceof RunEvent.Logged l) {
+        logged.add(l);
         return;
       }
-      if (e.kind() == RunEvent.Kind.STOP) {
-        stops.add(Stop.of(e));
+      boolean last = false;
+      if (e instanceof RunEvent.Stop s) {
+        stops.add(s);
+        if (s.person() == null) {
+          going.clear();
+        } else {
+          going.remove(s.person());
+        }
+        last = going.isEmpty();
       }
       if (endedAt != null) {
         return; // an ended run stays ended
       }
       advance(e.at());
-      switch (e.kind()) {
-        case START -> {
-          if (status == Status.READY) {
-            status = Status.RUNNING;
-            startedAt = e.at();
-            last = e.at();
-          }
-        }
-        case PAUSE -> {
-          if (status == Status.RUNNING) {
-            status = Status.PAUSED;
-            pausedAt = e.at();
-          }
-        }
-        case RESUME -> {
-          if (status == Status.PAUSED) {
-            status = Status.RUNNING;
-            pausedAt = null;
-            last = e.at();
-          }
-        }
-        case GOTO -> {
-          if (e.segment() != null && e.segment() >= 0 && e.segment() < segments.size()) {
-            position = segments.get(e.segment()).start() * 1000L;
-            hold = 0;
-          }
-        }
-        case EXTEND -> hold += e.seconds() == null ? 0 : e.seconds() * 1000L;
-        case STOP, FINISH -> {
-          status = Status.FINISHED;
-          endedAt = e.at();
-        }
-        default -> throw new IllegalStateException("unexpected " + e.kind());
+      if (e instanceof RunEvent.Finish || last) {
+        status = Status.FINISHED;
+        endedAt = e.at();
+      } else {
+        move(e);
+      }
+    }
+
+    private void move(RunEvent e) {
+      if (e instanceof RunEvent.Start && status == Status.READY) {
+        status = Status.RUNNING;
+        startedAt = e.at();
+        last = e.at();
+      } else if (e instanceof RunEvent.Pause && status == Status.RUNNING) {
+        status = Status.PAUSED;
+        pausedAt = e.at();
+      } else if (e instanceof RunEvent.Resume && status == Status.PAUSED) {
+        status = Status.RUNNING;
+        pausedAt = null;
+        last = e.at();
+      } else if (e instanceof RunEvent.GoTo g && g.segment() < segments.size()) {
+        position = segments.get(g.segment()).start() * 1000L;
+        hold = 0;
+      } else if (e instanceof RunEvent.Extend x) {
+        hold += x.seconds() * 1000L;
       }
     }
 
@@ -169,18 +188,38 @@ public record RunState(
       position = Math.min(total, position + passed - held);
     }
 
+    private List<Known> known() {
+      Set<UUID> corrected = new HashSet<>();
+      logged.stream()
+          .map(l -> l.entry().telling().corrects())
+          .filter(java.util.Objects::nonNull)
+          .forEach(corrected::add);
+      Map<SetKey, Known> known = new LinkedHashMap<>();
+      for (RunEvent.Logged l : logged) {
+        // what an entry corrects is its own affair, not the set's
+        Entry e =
+            l.entry().over(Entry.of(l.entry().slotKey(), l.entry().round(), l.entry().side()));
+        if (!corrected.contains(l.id())) {
+          known.merge(
+              new SetKey(l.person(), e.slotKey(), e.round(), e.side()),
+              new Known(l.person(), e),
+              (old, now) -> new Known(now.person(), now.entry().over(old.entry())));
+        }
+      }
+      return List.copyOf(known.values());
+    }
+
     RunState at(long asOf) {
       advance(asOf);
       return new RunState(
-          stops.isEmpty() ? status : Status.STOPPED,
+          going.isEmpty() ? Status.STOPPED : status,
           position,
           hold,
           pausedAt,
           startedAt,
           endedAt,
-          stops.isEmpty() ? null : stops.get(0).words(),
           active,
-          List.copyOf(entries.values()),
+          known(),
           List.copyOf(stops));
     }
   }

@@ -1,8 +1,10 @@
 /**
- * The run. {@link riposo.core.run.RunEvent} is one thing that happened, {@link
- * riposo.core.run.RunState} what all of them come to, {@link riposo.core.run.DoneSet} a logged set
- * with what was asked of it, {@link riposo.core.run.StopSign} a sign of the stop panel with what to
- * do first, {@link riposo.core.run.StopFor} for whom it comes first.
+ * The run. {@link riposo.core.run.RunSheet} is what it was started with, {@link
+ * riposo.core.run.RunEvent} one thing that happened with its {@link riposo.core.run.Stamp}, {@link
+ * riposo.core.run.Entry} what is told of a set, {@link riposo.core.run.RunState} what all events
+ * come to, {@link riposo.core.run.DoneSet} a logged set with what was asked of it, {@link
+ * riposo.core.run.StopSign} a sign of the stop panel with what to do first, {@link
+ * riposo.core.run.StopFor} for whom it comes first.
  */
 @NullMarked
 package riposo.core.run;

@@ -2,14 +2,13 @@ package riposo.core.tolerance;
 
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.OptionalInt;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Loads;
+import riposo.core.quantity.Effort;
 import riposo.core.run.DoneSet;
 
 /**
@@ -47,19 +46,20 @@ public record Tolerance(
     List<UUID> one = List.of(now.runId());
     List<UUID> two = before == null ? one : List.of(before.runId(), now.runId());
     int pain = now.pain().orElse(-1);
-    Change stop = new Change(Change.Kind.STOP, at.movementId(), at.grams(), null, null, null, null);
+    Change stop = new Change.Stop(at.movementId(), at.grams());
     if (now.stoppedBySign()) {
-      return new Judgement(Verdict.STOP_AND_REFER, Rule.STOP_SIGN, Map.of(), one, stop);
+      return new Judgement(Verdict.STOP_AND_REFER, Rule.STOP_SIGN, new Grounds.Plain(), one, stop);
     }
     int worst = Math.max(pain, now.nextDay() == null ? -1 : now.nextDay().pain());
     if (worst > 7) {
-      return new Judgement(Verdict.STOP_AND_REFER, Rule.STOP_PAIN, facts("pain", worst), one, stop);
+      return new Judgement(
+          Verdict.STOP_AND_REFER, Rule.STOP_PAIN, new Grounds.Pain(worst), one, stop);
     }
     if (now.nextDay() != null && !now.nextDay().newSigns().isEmpty()) {
       return new Judgement(
           Verdict.STOP_AND_REFER,
           Rule.STOP_NEW_SIGN,
-          facts("signs", now.nextDay().newSigns().size()),
+          new Grounds.NewSigns(now.nextDay().newSigns().size()),
           one,
           stop);
     }
@@ -67,7 +67,7 @@ public record Tolerance(
     if (ease != null) {
       if (before != null && before.verdict() == Verdict.EASE && !relieved(before, now)) {
         return new Judgement(
-            Verdict.STOP_AND_REFER, Rule.STOP_TWO_EASES, facts("eases", 2), two, stop);
+            Verdict.STOP_AND_REFER, Rule.STOP_TWO_EASES, new Grounds.Eases(2), two, stop);
       }
       return ease;
     }
@@ -77,36 +77,27 @@ public record Tolerance(
       Change up = noStep.isEmpty() ? stepUp(now, steps) : null;
       if (up != null) {
         DoneSet last = now.lastSets().get(0);
-        Map<String, Integer> f = facts("reps", last.reps() == null ? 0 : last.reps());
-        f.put("target", last.targetReps() == null ? 0 : last.targetReps());
-        f.put("effort", now.effort().orElse(0));
-        f.put("goal", goal(now));
+        boolean hold = last.targetReps() == null;
+        Grounds f =
+            new Grounds.TwoForTwo(
+                hold ? null : last.reps(), last.targetReps(), now.effort().orElse(0), goal(now));
         return new Judgement(Verdict.STEP_UP, Rule.STEP_UP, f, two, up);
       }
       if (noStep.isEmpty()) {
         noStep.add(NoStep.NO_WAY);
       }
     }
-    Map<String, Integer> f = new LinkedHashMap<>();
     DoneSet last = now.lastSets().get(0);
-    if (last.reps() != null && last.targetReps() != null) {
-      f.put("reps", last.reps());
-      f.put("wanted", last.targetReps() + 2);
-    }
-    now.effort().ifPresent(e -> f.put("effort", e));
-    if (now.nextDay() == null) {
-      f.put("unanswered", 1);
-    }
-    if (noProgression) {
-      f.put("noProgression", 1);
-    }
+    boolean counted = last.reps() != null && last.targetReps() != null;
+    Grounds f =
+        new Grounds.Otherwise(
+            counted ? last.reps() : null,
+            counted ? (Integer) (last.targetReps() + 2) : null,
+            now.effort().isPresent() ? (Integer) now.effort().getAsInt() : null,
+            now.nextDay() != null,
+            noProgression);
     return new Judgement(
-        Verdict.STAY,
-        Rule.STAY,
-        f,
-        one,
-        new Change(Change.Kind.NONE, at.movementId(), at.grams(), null, null, null, null),
-        noStep);
+        Verdict.STAY, Rule.STAY, f, one, new Change.None(at.movementId(), at.grams()), noStep);
   }
 
   /** The effort aimed for: never over what the run allowed. */
@@ -175,8 +166,7 @@ public record Tolerance(
     Change down = stepDown(now, steps);
     OptionalInt pain = now.pain();
     if (school == School.PAIN_FREE && pain.isPresent() && pain.getAsInt() >= usualPain + 1) {
-      Map<String, Integer> f = facts("pain", pain.getAsInt());
-      f.put("usual", usualPain);
+      Grounds f = new Grounds.OverUsual(pain.getAsInt(), usualPain);
       return new Judgement(Verdict.EASE, Rule.EASE_PAIN_FREE, f, one, down);
     }
     if (school == School.MONITORED && pain.isPresent()) {
@@ -188,29 +178,28 @@ public record Tolerance(
               && p >= 3
               && p >= before.pain().getAsInt() + 2;
       if (p > 5 || p >= 3 && (stays || rising)) {
-        Map<String, Integer> f = facts("pain", p);
-        now.morningRise().ifPresent(r -> f.put("rise", r));
+        OptionalInt told = now.morningRise();
+        Grounds f = new Grounds.Monitored(p, told.isPresent() ? (Integer) told.getAsInt() : null);
         return new Judgement(Verdict.EASE, Rule.EASE_MONITORED, f, one, down);
       }
     }
     Integer cap = now.effortCap();
     if (cap != null && now.effort().orElse(0) > cap) {
-      Map<String, Integer> f = facts("effort", now.effort().orElse(0));
-      f.put("cap", cap);
+      Grounds f = new Grounds.OverCap(now.effort().orElse(0), cap);
       return new Judgement(Verdict.EASE, Rule.EASE_OVER_CAP, f, one, down);
     }
     int rise = now.morningRise().orElse(0);
     if (rise >= 2) {
-      return new Judgement(Verdict.EASE, Rule.EASE_MORNING, facts("rise", rise), one, down);
+      return new Judgement(Verdict.EASE, Rule.EASE_MORNING, new Grounds.Morning(rise), one, down);
     }
     if (rise >= 1 && before != null && before.morningRise().orElse(0) >= 1) {
-      return new Judgement(Verdict.EASE, Rule.EASE_MORNING_TWICE, facts("rise", rise), two, down);
+      return new Judgement(
+          Verdict.EASE, Rule.EASE_MORNING_TWICE, new Grounds.Morning(rise), two, down);
     }
     if (before != null
         && now.effort().orElse(0) >= goal(now) + 2
         && before.effort().orElse(0) >= goal(before) + 2) {
-      Map<String, Integer> f = facts("effort", now.effort().orElse(0));
-      f.put("goal", goal(now));
+      Grounds f = new Grounds.OverGoal(now.effort().orElse(0), goal(now));
       return new Judgement(Verdict.EASE, Rule.EASE_EFFORT, f, two, down);
     }
     if (now.nextDay() != null && now.nextDay().moreTired()) {
@@ -219,10 +208,9 @@ public record Tolerance(
       return new Judgement(
           Verdict.EASE,
           Rule.EASE_FATIGUE,
-          Map.of(),
+          new Grounds.Plain(),
           one,
-          new Change(
-              Change.Kind.HALVE_SESSION, at.movementId(), at.grams(), half, null, null, null));
+          new Change.HalveSession(at.movementId(), at.grams(), half));
     }
     return null;
   }
@@ -257,30 +245,30 @@ public record Tolerance(
     if (grams != null && steps.nextGrams() != null) {
       int next = steps.nextGrams();
       if (grams > 0 && !Loads.tooBig(grams, next)) {
-        return new Change(Change.Kind.LOAD_UP, at.movementId(), next, null, null, grams, null);
+        return new Change.LoadUp(at.movementId(), next, grams, null);
       }
       int target = at.targetReps() == null ? 8 : at.targetReps();
       if (grams > 0) {
-        int equal = Loads.equalReps(grams, next, target, 10 - Math.max(5, goalEffort));
+        int equal =
+            Loads.equalReps(grams, next, target, new Effort(Math.max(5, goalEffort)).repsLeft());
         if (at.reps() != null && at.reps() >= equal) {
-          return new Change(Change.Kind.LOAD_UP, at.movementId(), next, null, null, grams, equal);
+          return new Change.LoadUp(at.movementId(), next, grams, equal);
         }
         if (steps.slow()) {
           return steps.nextRung() == null
               ? null // every way is used up: stay, and let the professional find another
-              : new Change(Change.Kind.RUNG_UP, steps.nextRung(), null, null, null, grams, null);
+              : new Change.RungUp(steps.nextRung(), grams);
         }
-        return new Change(
-            Change.Kind.SLOWER, at.movementId(), grams, null, SLOW_TEMPO, next, equal);
+        return new Change.Slower(at.movementId(), grams, new Change.Step(next, equal));
       }
-      return new Change(Change.Kind.LOAD_UP, at.movementId(), next, null, null, grams, null);
+      return new Change.LoadUp(at.movementId(), next, grams, null);
     }
     if (steps.nextRung() != null) {
-      return new Change(Change.Kind.RUNG_UP, steps.nextRung(), null, null, null, grams, null);
+      return new Change.RungUp(steps.nextRung(), grams);
     }
     return steps.blocked() || steps.slow()
         ? null // a limit is in the way, or the way is used up: stay
-        : new Change(Change.Kind.SLOWER, at.movementId(), grams, null, SLOW_TEMPO, null, null);
+        : new Change.Slower(at.movementId(), grams, null);
   }
 
   private static Change stepDown(FamilySession now, Steps steps) {
@@ -288,18 +276,12 @@ public record Tolerance(
     Integer grams = at.grams();
     if (grams != null && grams > 0) {
       int down = steps.previousGrams() == null ? 0 : steps.previousGrams();
-      return new Change(Change.Kind.LOAD_DOWN, at.movementId(), down, null, null, grams, null);
+      return new Change.LoadDown(at.movementId(), down, grams);
     }
     if (steps.previousRung() != null) {
-      return new Change(Change.Kind.RUNG_DOWN, steps.previousRung(), null, null, null, null, null);
+      return new Change.RungDown(steps.previousRung());
     }
     Integer fewer = at.targetReps() == null ? null : Math.max(1, at.targetReps() / 2);
-    return new Change(Change.Kind.FEWER_REPS, at.movementId(), grams, fewer, null, null, null);
-  }
-
-  private static Map<String, Integer> facts(String name, int value) {
-    Map<String, Integer> f = new LinkedHashMap<>();
-    f.put(name, value);
-    return f;
+    return new Change.FewerReps(at.movementId(), grams, fewer);
   }
 }

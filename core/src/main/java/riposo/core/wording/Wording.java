@@ -10,7 +10,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Comparison;
@@ -24,6 +23,7 @@ import riposo.core.dose.Dose;
 import riposo.core.dose.Held;
 import riposo.core.group.Instead;
 import riposo.core.group.Watch;
+import riposo.core.kit.Room;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.FloorWay;
@@ -44,12 +44,18 @@ import riposo.core.plan.PlanFix;
 import riposo.core.plan.Segment;
 import riposo.core.plan.Stage;
 import riposo.core.plan.Timeline;
+import riposo.core.run.RunSheet;
 import riposo.core.tolerance.Change;
+import riposo.core.tolerance.Grounds;
 import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.NoStep;
+import riposo.core.tolerance.Rule;
 
 /** Sentences from facts, plain and short, to a colleague. Numbers carry their units. */
 public final class Wording {
+  /** Where nothing is open. */
+  private static final String REST = "Rest and breathe";
+
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
   private static final DateTimeFormatter WEEKDAY =
       DateTimeFormatter.ofPattern("EEEE d MMM", Locale.ENGLISH);
@@ -140,7 +146,8 @@ public final class Wording {
         : axis.words.replaceFirst("the (side|foot)", "the " + side(side) + "$1");
   }
 
-  private static String side(Side side) {
+  /** "left ", "right ", and nothing for both. */
+  public static String side(Side side) {
     return side == Side.BOTH ? "" : side.name().toLowerCase(Locale.ROOT) + " ";
   }
 
@@ -311,18 +318,29 @@ public final class Wording {
   /** "counter push-up, narrow hands, feet wider"; "rest and breathe". */
   public String performed(Performed p) {
     if (p.movementId() == null) {
-      return "Rest and breathe";
+      return REST;
     }
     StringBuilder s = new StringBuilder(catalogue.movement(p.movementId()).name());
-    for (Modifier m : p.modifiers()) {
-      s.append(", ").append(m == Modifier.RANGE ? "to " + p.range() + " % of the range" : m.words);
-    }
+    p.modifiers().forEach(m -> s.append(modified(m, p.range())));
     return s.toString();
   }
 
   /** The parts of a slot: "left One-arm press; right Forward punch, low". */
   public String parts(List<Performed> parts) {
     return parts.stream().map(p -> side(p.side()) + performed(p)).collect(Collectors.joining("; "));
+  }
+
+  /** The dose, with what is printed on the weight where that is not kilograms. */
+  public static String dose(Dose d, List<Room.Printed> printed) {
+    String text = dose(d);
+    Integer grams = d.grams();
+    return grams == null || grams == 0
+        ? text
+        : printed.stream()
+            .filter(p -> p.grams() == grams && !p.words().endsWith(" kg"))
+            .findFirst()
+            .map(p -> text + " (" + p.words() + ")")
+            .orElse(text);
   }
 
   /** "2 × 8 · 2 kg", "2 × 20 s hold · 0.31 bw". */
@@ -790,57 +808,67 @@ public final class Wording {
 
   /** The verdict's evidence and the one change it proposes. */
   public String judgement(Judgement j) {
-    Map<String, Integer> f = j.facts();
-    String why =
-        switch (j.rule()) {
-          case STOP_SIGN -> "The run ended at the stop panel.";
-          case STOP_PAIN -> "Pain " + f.get("pain") + " of 10, over 7.";
-          case STOP_NEW_SIGN -> "A new sign at the check-in.";
-          case STOP_TWO_EASES -> "Two eases in a row without relief.";
-          case EASE_PAIN_FREE ->
-              "Pain " + f.get("pain") + " of 10, usual " + f.get("usual") + " (pain-free school).";
-          case EASE_MONITORED ->
-              "Pain "
-                  + f.get("pain")
-                  + " of 10"
-                  + (f.containsKey("rise") ? ", next morning " + signed(f.get("rise")) : "")
-                  + " (monitored school).";
-          case EASE_MORNING -> "Next morning worse by " + f.get("rise") + ".";
-          case EASE_MORNING_TWICE -> "Next morning worse by 1 twice running.";
-          case EASE_OVER_CAP ->
-              "Effort " + f.get("effort") + ", over the limit of " + f.get("cap") + ".";
-          case EASE_EFFORT -> "Effort " + f.get("effort") + " twice, goal " + f.get("goal") + ".";
-          case EASE_FATIGUE -> "More tired the next day: half the dose.";
-          case STEP_UP ->
-              f.get("target") == 0
-                  ? "Holds done at effort " + f.get("effort") + " twice, mornings settled."
-                  : f.get("reps")
-                      + " reps for "
-                      + f.get("target")
-                      + " asked at effort "
-                      + f.get("effort")
-                      + " twice, mornings settled.";
-          case STAY -> stay(f, j.noStep());
-        };
+    String why = grounds(j);
     String change = change(j.change());
     return change.isEmpty() ? why : why + " " + change;
   }
 
-  private static String stay(Map<String, Integer> f, List<NoStep> noStep) {
+  private static String grounds(Judgement j) {
+    Grounds g = j.grounds();
+    if (g instanceof Grounds.Pain x) {
+      return "Pain " + x.pain() + " of 10, over 7.";
+    } else if (g instanceof Grounds.NewSigns) {
+      return "A new sign at the check-in.";
+    } else if (g instanceof Grounds.Eases) {
+      return "Two eases in a row without relief.";
+    } else if (g instanceof Grounds.OverUsual x) {
+      return "Pain " + x.pain() + " of 10, usual " + x.usual() + " (pain-free school).";
+    } else if (g instanceof Grounds.Monitored x) {
+      return "Pain "
+          + x.pain()
+          + " of 10"
+          + (x.rise() == null ? "" : ", next morning " + signed(x.rise()))
+          + " (monitored school).";
+    } else if (g instanceof Grounds.Morning x) {
+      return j.rule() == Rule.EASE_MORNING_TWICE
+          ? "Next morning worse by 1 twice running."
+          : "Next morning worse by " + x.rise() + ".";
+    } else if (g instanceof Grounds.OverCap x) {
+      return "Effort " + x.effort() + ", over the limit of " + x.cap() + ".";
+    } else if (g instanceof Grounds.OverGoal x) {
+      return "Effort " + x.effort() + " twice, goal " + x.goal() + ".";
+    } else if (g instanceof Grounds.TwoForTwo x) {
+      return x.target() == null
+          ? "Holds done at effort " + x.effort() + " twice, mornings settled."
+          : x.reps()
+              + " reps for "
+              + x.target()
+              + " asked at effort "
+              + x.effort()
+              + " twice, mornings settled.";
+    } else if (g instanceof Grounds.Otherwise x) {
+      return stay(x, j.noStep());
+    }
+    return j.rule() == Rule.EASE_FATIGUE
+        ? "More tired the next day: half the dose."
+        : "The run ended at the stop panel.";
+  }
+
+  private static String stay(Grounds.Otherwise g, List<NoStep> noStep) {
     if (!noStep.isEmpty()) {
       return "The repetitions are there, but "
           + String.join("; ", noStep.stream().map(n -> n.words).toList())
           + ".";
     }
     List<String> parts = new ArrayList<>();
-    if (f.containsKey("noProgression")) {
+    if (g.flagged()) {
       parts.add("No stepping up while exertion makes the next day worse.");
     }
-    if (f.containsKey("unanswered")) {
+    if (!g.answered()) {
       parts.add("No check-in yet, and unknown is not good.");
     }
-    if (f.containsKey("reps")) {
-      parts.add(f.get("reps") + " reps; " + f.get("wanted") + " twice running would step up.");
+    if (g.reps() != null) {
+      parts.add(g.reps() + " reps; " + g.wanted() + " twice running would step up.");
     }
     return parts.isEmpty() ? "Nothing calls for a change." : String.join(" ", parts);
   }
@@ -851,30 +879,42 @@ public final class Wording {
 
   /** The change in words; empty for none. */
   public String change(Change c) {
-    String movement = name(c.movementId());
-    return switch (c.kind()) {
-      case NONE -> "";
-      case LOAD_UP -> "Proposes " + kg(grams(c.grams())) + " for " + movement + ".";
-      case RUNG_UP -> "Proposes the next rung: " + movement + ".";
-      case SLOWER ->
-          c.equalReps() != null && c.fromGrams() != null
-              ? kg(c.fromGrams())
-                  + " is a step too big, the same as "
-                  + c.equalReps()
-                  + " reps now: lower slowly instead, 4 s."
-              : "Proposes lowering slowly, 4 s.";
-      case LOAD_DOWN ->
-          "Proposes "
-              + (grams(c.grams()) == 0 ? "no weight, a proper dose" : kg(grams(c.grams())))
-              + ".";
-      case RUNG_DOWN -> "Proposes a rung down: " + movement + ".";
-      case FEWER_REPS -> "Proposes half the repetitions.";
-      case HALVE_SESSION -> "Proposes half the dose and nothing added.";
-      case STOP -> "Stop " + movement + " and refer.";
-    };
+    if (c instanceof Change.LoadUp x) {
+      return "Proposes " + kg(x.grams()) + " for " + name(x.movementId()) + ".";
+    } else if (c instanceof Change.RungUp x) {
+      return "Proposes the next rung: " + name(x.movementId()) + ".";
+    } else if (c instanceof Change.Slower x) {
+      return x.tooBig() == null
+          ? "Proposes lowering slowly, 4 s."
+          : kg(x.tooBig().grams())
+              + " is a step too big, the same as "
+              + x.tooBig().equalReps()
+              + " reps now: lower slowly instead, 4 s.";
+    } else if (c instanceof Change.LoadDown x) {
+      return "Proposes " + (x.grams() == 0 ? "no weight, a proper dose" : kg(x.grams())) + ".";
+    } else if (c instanceof Change.RungDown x) {
+      return "Proposes a rung down: " + name(x.movementId()) + ".";
+    } else if (c instanceof Change.FewerReps) {
+      return "Proposes half the repetitions.";
+    } else if (c instanceof Change.HalveSession) {
+      return "Proposes half the dose and nothing added.";
+    } else if (c instanceof Change.Stop x) {
+      return "Stop " + name(x.movementId()) + " and refer.";
+    }
+    return "";
   }
 
-  private static int grams(@Nullable Integer grams) {
-    return grams == null ? 0 : grams;
+  /** What is done, by its name as it was at the start of the run. */
+  public static String form(RunSheet.Form f) {
+    if (f.name() == null) {
+      return REST;
+    }
+    StringBuilder s = new StringBuilder(f.name());
+    f.modifiers().forEach(m -> s.append(modified(m, f.range())));
+    return s.toString();
+  }
+
+  private static String modified(Modifier m, int range) {
+    return ", " + (m == Modifier.RANGE ? "to " + range + " % of the range" : m.words);
   }
 }

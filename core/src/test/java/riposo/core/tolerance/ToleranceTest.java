@@ -13,11 +13,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import riposo.core.dose.Dose;
 import riposo.core.limit.Side;
 import riposo.core.movement.Modifier;
 import riposo.core.run.DoneSet;
+import riposo.core.run.Entry;
 
 class ToleranceTest {
+  private static final UUID WHO = UUID.randomUUID();
   private static final Tolerance PAIN_FREE = new Tolerance(School.PAIN_FREE, 0, 6, false, false);
   private static final Tolerance MONITORED = new Tolerance(School.MONITORED, 0, 6, false, false);
   private static final Steps OPEN = new Steps("next", false, "previous", 2000, 500, 500, false);
@@ -119,8 +122,12 @@ class ToleranceTest {
     FamilySession session() {
       DoneSet e =
           new DoneSet(
-              "s1", 1, side, "asked", movement, "family", support, range, grams, reps, 10, effort,
-              pain, null, false);
+              WHO,
+              "asked",
+              new DoneSet.Form(movement, support, range, side),
+              "family",
+              new Dose(2, 10, null, null, 2, null, false),
+              Entry.of("s1", 1, side).effort(effort).pain(pain, null).reps(reps).grams(grams));
       return new FamilySession(
           UUID.randomUUID(), date, List.of(e), 0, sign, cut, cap, false, next, decided);
     }
@@ -361,21 +368,16 @@ class ToleranceTest {
   private static DoneSet round(FamilySession of, int round, Side side, int reps) {
     DoneSet e = of.last();
     return new DoneSet(
-        e.slotKey(),
-        round,
-        side,
+        WHO,
         e.askedId(),
-        e.movementId(),
+        new DoneSet.Form(e.movementId(), e.form().support(), e.form().range(), side),
         e.familyId(),
-        e.support(),
-        e.range(),
-        e.grams(),
-        reps,
-        e.targetReps(),
-        e.effort(),
-        e.pain(),
-        null,
-        false);
+        e.asked(),
+        Entry.of(e.slotKey(), round, side)
+            .effort(e.effort())
+            .pain(e.pain(), null)
+            .reps(reps)
+            .grams(e.grams()));
   }
 
   @Test

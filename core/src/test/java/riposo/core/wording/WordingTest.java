@@ -3,14 +3,14 @@ package riposo.core.wording;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import riposo.core.dose.Dose;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
@@ -19,6 +19,7 @@ import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
 import riposo.core.plan.PlanCheck;
 import riposo.core.tolerance.Change;
+import riposo.core.tolerance.Grounds;
 import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.Rule;
 import riposo.core.tolerance.Verdict;
@@ -96,27 +97,74 @@ class WordingTest {
   @ParameterizedTest
   @EnumSource(Rule.class)
   void everyRuleHasASentenceAndASource(Rule rule) {
-    Map<String, Integer> facts = new LinkedHashMap<>();
-    for (String name :
-        List.of(
-            "pain", "usual", "rise", "effort", "goal", "cap", "reps", "target", "wanted", "eases",
-            "signs")) {
-      facts.put(name, 3);
-    }
-    Change none = new Change(Change.Kind.NONE, "x", null, null, null, null, null);
-    String sentence = words.judgement(new Judgement(Verdict.STAY, rule, facts, List.of(), none));
+    Judgement j =
+        new Judgement(Verdict.STAY, rule, grounds(rule), List.of(), new Change.None("x", null));
+    String sentence = words.judgement(j);
     assertThat(sentence).isNotBlank().doesNotContain("null").endsWith(".");
     assertThat(rule.source).isNotBlank();
     assertThat(rule.id).startsWith("tolerance.");
   }
 
+  private static Grounds grounds(Rule rule) {
+    return switch (rule) {
+      case STOP_SIGN, EASE_FATIGUE -> new Grounds.Plain();
+      case STOP_PAIN -> new Grounds.Pain(8);
+      case STOP_NEW_SIGN -> new Grounds.NewSigns(1);
+      case STOP_TWO_EASES -> new Grounds.Eases(2);
+      case EASE_PAIN_FREE -> new Grounds.OverUsual(3, 1);
+      case EASE_MONITORED -> new Grounds.Monitored(4, null);
+      case EASE_MORNING, EASE_MORNING_TWICE -> new Grounds.Morning(2);
+      case EASE_OVER_CAP -> new Grounds.OverCap(6, 5);
+      case EASE_EFFORT -> new Grounds.OverGoal(8, 6);
+      case STEP_UP -> new Grounds.TwoForTwo(null, null, 5, 6);
+      case STAY -> new Grounds.Otherwise(null, null, null, false, true);
+    };
+  }
+
+  @Test
+  void aNumberThatIsNotKnownIsLeftOutOfTheSentence() {
+    Change none = new Change.None("x", null);
+    assertThat(sentence(Rule.STEP_UP, new Grounds.TwoForTwo(12, 10, 5, 6), none))
+        .startsWith("12 reps for 10 asked at effort 5 twice");
+    assertThat(sentence(Rule.STEP_UP, new Grounds.TwoForTwo(null, null, 4, 6), none))
+        .startsWith("Holds done at effort 4 twice");
+    assertThat(sentence(Rule.EASE_MONITORED, new Grounds.Monitored(4, 1), none))
+        .contains("next morning +1");
+    assertThat(sentence(Rule.STAY, new Grounds.Otherwise(0, 12, null, true, false), none))
+        .isEqualTo("0 reps; 12 twice running would step up.");
+    assertThat(sentence(Rule.STAY, new Grounds.Otherwise(null, null, 5, true, false), none))
+        .isEqualTo("Nothing calls for a change.");
+  }
+
+  private String sentence(Rule rule, Grounds grounds, Change change) {
+    return words.judgement(new Judgement(Verdict.STAY, rule, grounds, List.of(), change));
+  }
+
+  static Stream<Change> changes() {
+    return Stream.of(
+        new Change.None("x", 2000),
+        new Change.LoadUp("x", 2000, 1000, 28),
+        new Change.RungUp("x", null),
+        new Change.Slower("x", 2000, new Change.Step(3000, 28)),
+        new Change.LoadDown("x", 0, 1000),
+        new Change.RungDown("x"),
+        new Change.FewerReps("x", null, 4),
+        new Change.HalveSession("x", null, null),
+        new Change.Stop("x", null));
+  }
+
+  @Test
+  void everyKindOfChangeIsTriedHere() {
+    assertThat(changes().map(Change::kind)).containsExactlyInAnyOrder(Change.Kind.values());
+  }
+
   @ParameterizedTest
-  @EnumSource(Change.Kind.class)
-  void everyChangeHasItsWords(Change.Kind kind) {
-    String sentence = words.change(new Change(kind, "x", 2000, 8, "4-0-2-0", 3000, 28));
+  @MethodSource("changes")
+  void everyChangeHasItsWords(Change change) {
+    String sentence = words.change(change);
     assertThat(sentence).doesNotContain("null");
-    assertThat(sentence.isEmpty()).isEqualTo(kind == Change.Kind.NONE);
-    if (kind == Change.Kind.SLOWER) {
+    assertThat(sentence.isEmpty()).isEqualTo(change.kind() == Change.Kind.NONE);
+    if (change.kind() == Change.Kind.SLOWER) {
       assertThat(sentence).contains("3 kg is a step too big", "28 reps");
     }
   }

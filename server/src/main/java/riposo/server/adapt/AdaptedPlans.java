@@ -13,6 +13,7 @@ import riposo.core.limit.Strength;
 import riposo.core.movement.Modifier;
 import riposo.core.plan.Block;
 import riposo.core.plan.Timeline;
+import riposo.core.run.RunSheet;
 
 /** Plans adapted for clients, for the other modules. */
 public interface AdaptedPlans {
@@ -119,8 +120,16 @@ public interface AdaptedPlans {
 
   AdaptedView view(UUID clientId, UUID planId, LocalDate date);
 
-  /** The plan adapted to today's dose as well. */
-  AdaptedView view(UUID clientId, UUID planId, LocalDate date, TodayDose today);
+  /**
+   * A plan ready to be run by one client.
+   *
+   * @param problems what limits on the session as a whole say against it
+   * @param strength of the strongest of them; null when there is none
+   */
+  record Ready(RunSheet sheet, List<String> problems, @Nullable Strength strength) {}
+
+  /** The sheet of the plan adapted to today's dose as well. */
+  Ready ready(UUID clientId, UUID planId, LocalDate date, TodayDose today);
 
   AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date);
 }

@@ -34,7 +34,6 @@ import riposo.core.adapt.Situation;
 import riposo.core.adapt.StairRung;
 import riposo.core.adapt.Standing;
 import riposo.core.adapt.TodayDose;
-import riposo.core.dose.Dose;
 import riposo.core.kit.Room;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
@@ -44,6 +43,8 @@ import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
 import riposo.core.plan.SessionPlan;
+import riposo.core.run.RunSheet;
+import riposo.core.run.RunSheets;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.StandingSource;
@@ -175,13 +176,8 @@ class AdaptService implements AdaptedPlans {
 
   @Override
   public AdaptedView view(UUID clientId, UUID planId, LocalDate date) {
-    return view(clientId, planId, date, TodayDose.AS_PLANNED);
-  }
-
-  @Override
-  public AdaptedView view(UUID clientId, UUID planId, LocalDate date, TodayDose today) {
     Plans.Plan plan = plans.require(planId);
-    AdaptedPlan a = adapt(clientId, planId, date, today);
+    AdaptedPlan a = adapt(clientId, planId, date, TodayDose.AS_PLANNED);
     List<Room.Printed> printed = clients.require(clientId).printed();
     AdaptedPlan.WorkShare share = a.workShare();
     Map<String, List<String>> stages = new HashMap<>();
@@ -198,12 +194,8 @@ class AdaptService implements AdaptedPlans {
         a.planned(),
         a.timeline(),
         a.checks().stream().map(Wording::check).toList(),
-        Wording.broken(a.session()).stream().map(s -> "The session " + s + ".").toList(),
-        a.session().isEmpty()
-            ? null
-            : a.session().stream().anyMatch(b -> b.strength() == Strength.FIRM)
-                ? Strength.FIRM
-                : Strength.ADVISED,
+        problems(a),
+        strength(a),
         a.effortCap(),
         share == null
             ? null
@@ -214,6 +206,29 @@ class AdaptService implements AdaptedPlans {
                 + " s: rest at least as long as the limit asks",
         plan.plan().beat(),
         orders(plan.plan(), a));
+  }
+
+  @Override
+  public Ready ready(UUID clientId, UUID planId, LocalDate date, TodayDose today) {
+    Plans.Plan plan = plans.require(planId);
+    Caps caps = caps(clientId, date);
+    AdaptedPlan a = adapt(clientId, planId, caps, today);
+    RunSheet sheet =
+        new RunSheets(movements.catalogue(), movements.adapter())
+            .one(planId, plan.name(), plan.plan(), a, clientId, caps);
+    return new Ready(sheet, problems(a), strength(a));
+  }
+
+  private static List<String> problems(AdaptedPlan a) {
+    return Wording.broken(a.session()).stream().map(s -> "The session " + s + ".").toList();
+  }
+
+  private static @Nullable Strength strength(AdaptedPlan a) {
+    return a.session().isEmpty()
+        ? null
+        : a.session().stream().anyMatch(b -> b.strength() == Strength.FIRM)
+            ? Strength.FIRM
+            : Strength.ADVISED;
   }
 
   /** The stair of the family that the slot stands in now. */
@@ -464,7 +479,7 @@ class AdaptService implements AdaptedPlans {
               m == null ? List.of("Breathe low, long out") : m.cues(),
               m != null && m.demands().pressure() >= 1,
               s.doses().get(i),
-              doseText(s.doses().get(i), printed)));
+              Wording.dose(s.doses().get(i), printed)));
     }
     List<RejectionView> rejections =
         s.result().rejections().stream()
@@ -524,19 +539,6 @@ class AdaptService implements AdaptedPlans {
               b.strength() == Strength.FIRM));
     }
     return List.copyOf(all.values());
-  }
-
-  /** The dose in words, with what is printed on the weight where that is not kilograms. */
-  private static String doseText(Dose d, List<Room.Printed> printed) {
-    String text = Wording.dose(d);
-    Integer grams = d.grams();
-    return grams == null || grams == 0
-        ? text
-        : printed.stream()
-            .filter(p -> p.grams() == grams && !p.words().endsWith(" kg"))
-            .findFirst()
-            .map(p -> text + " (" + p.words() + ")")
-            .orElse(text);
   }
 
   private @Nullable List<ClientOrderView> orders(SessionPlan plan, AdaptedPlan a) {

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
@@ -247,8 +248,10 @@ class DayService implements Appointments {
     return changes;
   }
 
-  private List<WaitView> waits(LocalDate today) {
+  private List<WaitView> waits(LocalDate day) {
     List<WaitView> waits = new ArrayList<>();
+    Map<UUID, List<Runs.Summary>> unclosed =
+        runs.unclosed().stream().collect(Collectors.groupingBy(Runs.Summary::clientId));
     for (Verdicts.Waiting v : verdicts.waiting()) {
       waits.add(
           new WaitView(
@@ -258,7 +261,7 @@ class DayService implements Appointments {
               v.count() == 1 ? "1 verdict to decide" : v.count() + " verdicts to decide",
               null));
     }
-    for (CheckIns.Waiting c : checkIns.waiting(today)) {
+    for (CheckIns.Waiting c : checkIns.waiting(day)) {
       waits.add(
           new WaitView(
               "CHECK_IN",
@@ -294,13 +297,13 @@ class DayService implements Appointments {
                 c.name(),
                 "clearance of "
                     + e.from()
-                    + (e.validUntil().equals(today)
+                    + (e.validUntil().equals(day)
                         ? " ends today"
                         : " ends on " + Wording.day(e.validUntil())),
                 null));
       }
       List<Limit> all = limits.of(c.id());
-      long due = all.stream().filter(l -> l.reviewDueOn(today)).count();
+      long due = all.stream().filter(l -> l.reviewDueOn(day)).count();
       if (due > 0) {
         waits.add(
             new WaitView(
@@ -310,27 +313,24 @@ class DayService implements Appointments {
                 due + " firm limit past its date: review due, still on",
                 null));
       }
-      for (Runs.Summary r : runs.summaries(c.id())) {
-        boolean ended = r.ended();
-        if (ended && !r.closed()) {
-          waits.add(
-              new WaitView(
-                  "AFTER",
-                  c.id(),
-                  c.name(),
-                  "words after the session of " + Wording.day(r.date()),
-                  r.id()));
-        } else if (!ended && r.date().equals(today)) {
-          waits.add(new WaitView("RUN", c.id(), c.name(), "session running", r.id()));
-        } else if (!ended) {
-          waits.add(
-              new WaitView(
-                  "RUN",
-                  c.id(),
-                  c.name(),
-                  "session of " + Wording.day(r.date()) + " was never ended",
-                  r.id()));
-        }
+      for (Runs.Summary r : unclosed.getOrDefault(c.id(), List.of())) {
+        boolean today = r.date().equals(day);
+        waits.add(
+            r.status().ended()
+                ? new WaitView(
+                    "AFTER",
+                    c.id(),
+                    c.name(),
+                    "words after the session of " + Wording.day(r.date()),
+                    r.id())
+                : new WaitView(
+                    "RUN",
+                    c.id(),
+                    c.name(),
+                    today
+                        ? "session running"
+                        : "session of " + Wording.day(r.date()) + " was never ended",
+                    r.id()));
       }
     }
     return waits;

@@ -33,7 +33,10 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
+import riposo.core.run.Entry;
 import riposo.core.run.RunEvent;
+import riposo.core.run.RunSheet;
+import riposo.core.run.Stamp;
 import riposo.core.screening.Pressure;
 import riposo.core.screening.Question;
 import riposo.core.screening.Screening;
@@ -709,23 +712,23 @@ class DemoLoader implements ApplicationRunner {
         () -> {
           appointments.add(id, plan.get("chair"), today, LocalTime.of(9, 0));
           UUID run = runs.start(id, plan.get("chair"), said(1, null), null);
-          Runs.Run r = runs.require(run);
-          List<RunEvent> events = new ArrayList<>();
-          events.add(event(begun, 0, RunEvent.Kind.START, null));
           Segment first =
-              r.timeline().segments().stream()
+              runs.sheet(run).timeline().segments().stream()
                   .filter(g -> g.block() == Block.WORK && g.kind() == Segment.Kind.WORK)
                   .findFirst()
                   .orElseThrow();
-          events.add(
-              event(
-                  begun.plusSeconds(first.endExclusive()),
-                  1,
-                  RunEvent.Kind.ENTRY,
-                  new RunEvent.Entry(
-                      first.slotKey(), 1, first.side(), 4, 0, null, first.reps(), null, false)));
-          events.add(
-              event(begun.plusSeconds(first.endExclusive() + 70L), 2, RunEvent.Kind.PAUSE, null));
+          Instant done = begun.plusSeconds(first.endExclusive());
+          Entry set =
+              Entry.of(first.slotKey(), 1, first.side())
+                  .effort(4)
+                  .pain(0, null)
+                  .reps(first.reps())
+                  .formLost(false);
+          List<RunEvent> events =
+              List.of(
+                  new RunEvent.Start(stamp(begun, 0)),
+                  new RunEvent.Logged(stamp(done, 1), id, set),
+                  new RunEvent.Pause(stamp(done.plusSeconds(70), 2)));
           runs.record(run, events);
         });
   }
@@ -890,49 +893,35 @@ class DemoLoader implements ApplicationRunner {
   }
 
   private void live(UUID run, Says says) {
-    Runs.Run r = runs.require(run);
+    RunSheet sheet = runs.sheet(run);
+    RunSheet.Person who = sheet.people().get(0);
     Instant begun = studios.now();
     List<RunEvent> events = new ArrayList<>();
-    events.add(event(begun, 0, RunEvent.Kind.START, null));
-    int seq = 1;
-    for (Segment g : r.timeline().segments()) {
+    events.add(new RunEvent.Start(stamp(begun, 0)));
+    for (Segment g : sheet.timeline().segments()) {
       if (g.block() == Block.WORK && g.kind() == Segment.Kind.WORK) {
-        var slot =
-            r.adapted().slots().stream()
-                .filter(s -> s.key().equals(g.slotKey()))
-                .findFirst()
-                .orElseThrow();
-        var part =
-            slot.parts().stream()
-                .filter(p -> p.side() == g.side())
-                .findFirst()
-                .orElse(slot.parts().get(0));
-        Said said = says.of(slot.key(), part.familyId() == null ? "" : part.familyId());
+        RunSheet.Slot slot = who.slot(g.slotKey()).orElseThrow();
+        RunSheet.Part part = slot.part(g.side());
+        String family = part.form().familyId();
+        Said said = says.of(slot.key(), family == null ? "" : family);
         Integer reps = part.dose().reps() == null ? null : part.dose().reps() + said.over();
-        events.add(
-            event(
-                begun.plusSeconds(g.endExclusive()),
-                seq++,
-                RunEvent.Kind.ENTRY,
-                new RunEvent.Entry(
-                    g.slotKey(),
-                    g.round(),
-                    g.side(),
-                    said.effort(),
-                    said.pain(),
-                    said.pain() > 0 ? said.where() : null,
-                    reps,
-                    null,
-                    false)));
+        Entry set =
+            Entry.of(g.slotKey(), g.round(), g.side())
+                .effort(said.effort())
+                .pain(said.pain(), said.pain() > 0 ? said.where() : null)
+                .reps(reps)
+                .formLost(false);
+        Instant done = begun.plusSeconds(g.endExclusive());
+        events.add(new RunEvent.Logged(stamp(done, events.size()), who.id(), set));
       }
     }
-    events.add(event(begun.plusSeconds(r.timeline().total()), seq, RunEvent.Kind.FINISH, null));
+    Instant over = begun.plusSeconds(sheet.timeline().total());
+    events.add(new RunEvent.Finish(stamp(over, events.size())));
     runs.record(run, events);
   }
 
-  private static RunEvent event(
-      Instant at, int seq, RunEvent.Kind kind, RunEvent.@Nullable Entry entry) {
-    return new RunEvent(UUID.randomUUID(), at.toEpochMilli(), seq, kind, null, null, entry, null);
+  private static Stamp stamp(Instant at, int seq) {
+    return new Stamp(UUID.randomUUID(), "studio tablet", at.toEpochMilli(), seq);
   }
 
   private UUID started(

@@ -7,12 +7,14 @@ import io.swagger.v3.core.converter.ModelConverterContext;
 import io.swagger.v3.oas.models.media.Schema;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
 import java.util.UUID;
 import org.hibernate.cfg.MultiTenancySettings;
 import org.hibernate.context.spi.CurrentTenantIdentifierResolver;
 import org.jspecify.annotations.Nullable;
+import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
 import org.springframework.boot.hibernate.autoconfigure.HibernatePropertiesCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -33,6 +35,27 @@ class PlatformConfig implements WebMvcConfigurer {
   @org.springframework.boot.autoconfigure.condition.ConditionalOnMissingBean
   riposo.server.platform.AsOfClock clock() {
     return new riposo.server.platform.AsOfClock();
+  }
+
+  /**
+   * A migration that can be run again is run again after it was cut short; every other failed one
+   * stops the start, as it must.
+   */
+  @Bean
+  FlywayMigrationStrategy again() {
+    return flyway -> {
+      boolean cut =
+          Arrays.stream(flyway.info().all())
+              .anyMatch(
+                  m ->
+                      m.getState().isFailed()
+                          && m.getVersion() != null
+                          && V10__Runs.VERSION.equals(m.getVersion().getVersion()));
+      if (cut) {
+        flyway.repair();
+      }
+      flyway.migrate();
+    };
   }
 
   /**

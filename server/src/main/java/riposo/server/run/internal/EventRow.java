@@ -7,6 +7,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
+import org.jspecify.annotations.Nullable;
 
 /** One event of a run, under the id its device made. */
 @Entity(name = "RunEvent")
@@ -21,6 +22,12 @@ class EventRow {
   @Column(name = "run_id")
   UUID runId;
 
+  /** Whose set or sign; null for what is everybody's. */
+  @Column(name = "person_id")
+  @Nullable UUID personId;
+
+  String device;
+
   @Column(name = "at_ms")
   long at;
 
@@ -29,6 +36,10 @@ class EventRow {
 
   @Column(columnDefinition = "longtext")
   String body;
+
+  /** SHA-256 of the event as it was sent; null in older runs. */
+  @Column(columnDefinition = "char(64)")
+  @Nullable String sent;
 
   @Column(name = "received_at")
   Instant receivedAt;

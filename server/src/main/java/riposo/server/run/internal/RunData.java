@@ -1,26 +1,30 @@
 package riposo.server.run.internal;
 
-import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import riposo.catalogue.EventDocument;
+import riposo.catalogue.RunDocument;
+import riposo.core.run.RunSheet;
 import riposo.server.client.ClientData;
-import riposo.server.run.Runs;
 
 /** What this module keeps of a client. */
 @Component
 class RunData implements ClientData {
   private final RunStore store;
+  private final PersonStore people;
   private final WithdrawalStore withdrawals;
-  private final RunService service;
-  private final EntityManager em;
+  private final RunViews views;
+  private final RunLog log;
 
-  RunData(RunStore store, WithdrawalStore withdrawals, RunService service, EntityManager em) {
+  RunData(
+      RunStore store, PersonStore people, WithdrawalStore withdrawals, RunViews views, RunLog log) {
     this.store = store;
+    this.people = people;
     this.withdrawals = withdrawals;
-    this.service = service;
-    this.em = em;
+    this.views = views;
+    this.log = log;
   }
 
   @Override
@@ -34,11 +38,17 @@ class RunData implements ClientData {
   }
 
   /** A run with everything sent for it. */
-  record RunExport(Runs.Run run, List<riposo.core.run.RunEvent> events) {}
+  record RunExport(RunViews.RunView run, List<EventDocument> events) {}
 
   @Override
   public Object export(UUID clientId) {
-    return service.of(clientId).stream().map(r -> new RunExport(r, service.list(r.id()))).toList();
+    return people.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
+        .map(
+            p ->
+                new RunExport(
+                    views.view(store.require(p.runId, "run")),
+                    log.events(p.runId).stream().map(EventDocument::of).toList()))
+        .toList();
   }
 
   @Override
@@ -49,14 +59,24 @@ class RunData implements ClientData {
       withdrawals.delete(w);
     }
     withdrawals.flush();
-    for (RunRow r : store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
-      em.createQuery("delete from RunEvent e where e.runId = :run")
-          .setParameter("run", r.id)
-          .executeUpdate();
-      gone.add(r.id);
-      store.delete(r);
+    for (PersonRow p : people.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
+      people.delete(p);
+      people.flush();
+      RunRow run = store.require(p.runId, "run");
+      RunSheet sheet = RunService.sheet(run);
+      if (sheet.people().size() > 1) {
+        // what the others did stays theirs
+        log.erase(run.id, clientId);
+        run.sheet = RunDocument.write(sheet.without(clientId));
+        gone.add(p.id);
+      } else {
+        log.erase(run.id);
+        store.delete(run);
+        gone.add(run.id);
+      }
     }
     store.flush();
+    log.eraseOld(clientId);
     return gone;
   }
 }

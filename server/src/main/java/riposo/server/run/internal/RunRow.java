@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -13,13 +14,10 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.run.RunState;
 import riposo.server.platform.Owned;
 
-/** A run as stored: the adapted plan it was started with, and what was said after. */
+/** A run: the sheet it was started with, and where its events have brought it. */
 @Entity(name = "Run")
 @Table(name = "run")
 class RunRow extends Owned {
-  @Column(name = "client_id")
-  UUID clientId;
-
   @Column(name = "plan_id")
   UUID planId;
 
@@ -34,21 +32,15 @@ class RunRow extends Owned {
   RunState.Status status = RunState.Status.READY;
 
   @Column(columnDefinition = "longtext")
-  String adapted;
+  String sheet;
 
-  @Column(columnDefinition = "longtext")
-  String today;
-
-  @Nullable String reason;
-
-  @Column(name = "check_id")
-  @Nullable UUID checkId;
-
-  @Column(name = "effort_after")
-  @Nullable Integer effortAfter;
-
-  @Nullable String feel;
-  @Nullable String note;
   @Nullable Integer minutes;
-  boolean reviewed;
+
+  /** When an event last came in, or the run was made. */
+  @Column(name = "heard_at")
+  Instant heardAt;
+
+  /** Ended because nothing was heard of it any more. */
+  @Column(name = "left_open")
+  boolean leftOpen;
 }

@@ -1,18 +1,12 @@
 package riposo.server.run.internal;
 
-import io.swagger.v3.oas.annotations.media.ArraySchema;
-import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.persistence.EntityManager;
-import jakarta.validation.Valid;
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.NotEmpty;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
-import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -20,27 +14,22 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RestController;
+import riposo.catalogue.RunDocument;
 import riposo.core.adapt.TodayDose;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
+import riposo.core.run.DoneRun;
 import riposo.core.run.RunEvent;
+import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
-import riposo.core.run.StopFor;
-import riposo.core.run.StopSign;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.StartGate;
@@ -59,30 +48,18 @@ import riposo.server.screening.Readiness;
 import riposo.server.screening.TodayChecks;
 import tools.jackson.databind.JsonNode;
 
-/** Starting a run, its events, and what is said after. */
-@RestController
-@RequestMapping(value = "/api", produces = "application/json")
+/** Starting runs, taking in their events, closing them. */
+@Service
 @Transactional
 class RunService implements Runs {
-  /**
-   * A start: today's check, and a word where one is wanted.
-   *
-   * @param dose another dose than the check's, with a reason; never past what rules today out
-   * @param groupId the group it is started with; then no reason passes an open ask first
-   */
+  /** A start as asked for. */
   record Start(
-      @NotNull UUID clientId,
-      @NotNull UUID planId,
+      UUID clientId,
+      UUID planId,
       @Nullable UUID checkId,
       TodayCheck.@Nullable Dose dose,
-      @Nullable @Size(max = 400, message = "At most 400 characters.") String reason,
+      @Nullable String reason,
       @Nullable UUID groupId) {}
-
-  /** Events of a device, each as sent: they are read and answered one by one. */
-  record Events(
-      @NotEmpty(message = "No events.")
-          @ArraySchema(schema = @Schema(implementation = RunEvent.class))
-          List<JsonNode> events) {}
 
   /** How one event was taken. */
   enum Reply {
@@ -100,22 +77,13 @@ class RunService implements Runs {
    * @param index its place in what was sent
    * @param id null when it had none that can be read
    * @param why the sentence of a refusal; null otherwise
+   * @param at the time it is kept under, where that is not the one that was sent; null otherwise
    */
-  record Answered(int index, @Nullable UUID id, Reply reply, @Nullable String why) {}
+  record Answered(
+      int index, @Nullable UUID id, Reply reply, @Nullable String why, @Nullable Long at) {}
 
   /** An answer for each event sent, and where the run stands now. */
-  record Kept(List<Answered> answers, RunState state) {}
-
-  /** Words after a run. */
-  record After(
-      @NotNull(message = "Ask for the effort of the session.")
-          @Min(value = 0, message = "Effort runs from 0 to 10.")
-          @Max(value = 10, message = "Effort runs from 0 to 10.")
-          Integer effort,
-      @NotNull(message = "Ask how it felt.")
-          @Pattern(regexp = "GOOD|SO_SO|POOR", message = "Good, so-so or poor.")
-          String feel,
-      @Nullable @Size(max = 400, message = "At most 400 characters.") String note) {}
+  record Kept(List<Answered> answers, RunViews.RunStateView state) {}
 
   private static final Logger LOG = LoggerFactory.getLogger(RunService.class);
 
@@ -123,8 +91,9 @@ class RunService implements Runs {
   private static final int AT_ONCE = 500;
 
   private final RunStore store;
+  private final PersonStore people;
   private final WithdrawalStore withdrawals;
-  private final EntityManager em;
+  private final RunLog log;
   private final AdaptedPlans adapted;
   private final Clients clients;
   private final Readiness readiness;
@@ -138,8 +107,9 @@ class RunService implements Runs {
 
   RunService(
       RunStore store,
+      PersonStore people,
       WithdrawalStore withdrawals,
-      EntityManager em,
+      RunLog log,
       AdaptedPlans adapted,
       Clients clients,
       Readiness readiness,
@@ -152,8 +122,9 @@ class RunService implements Runs {
       PlatformTransactionManager transactions) {
     this.transactions = new TransactionTemplate(transactions);
     this.store = store;
+    this.people = people;
     this.withdrawals = withdrawals;
-    this.em = em;
+    this.log = log;
     this.adapted = adapted;
     this.clients = clients;
     this.readiness = readiness;
@@ -165,11 +136,22 @@ class RunService implements Runs {
     this.publisher = publisher;
   }
 
-  @PostMapping("/runs")
-  ResponseEntity<Run> start(@Valid @RequestBody Start body) {
+  static RunSheet sheet(RunRow row) {
+    return RunDocument.sheet(row.sheet);
+  }
+
+  RunRow require(UUID id) {
+    return store.require(id, "run");
+  }
+
+  private RunRow lock(UUID id) {
+    return store.lock(id).orElseThrow(() -> Problems.notFound("run", id));
+  }
+
+  RunRow start(Start body) {
     clients.requireActive(body.clientId());
     Readiness.ClientStanding standing = readiness.of(body.clientId());
-    boolean reason = body.reason() != null && !body.reason().isBlank();
+    String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason().trim();
     StartGate.Closed closed = standing.closed();
     if (closed != null) {
       throw Problems.refused(closed.bar().code, closed.sentence(), closed.why());
@@ -195,21 +177,21 @@ class RunService implements Runs {
     if (dose.compareTo(result.dose()) < 0) {
       wanted.add("Today's check says " + words(result.dose()) + ", picked: " + words(dose) + ".");
     }
-    AdaptedPlans.AdaptedView view =
-        adapted.view(
+    AdaptedPlans.Ready ready =
+        adapted.ready(
             body.clientId(),
             body.planId(),
             studios.today(),
             new TodayDose(dose, result.effortCap(), result.noLongHolds(), result.wobbly()));
-    if (view.timeline().total() == 0) {
+    if (ready.sheet().timeline().total() == 0) {
       throw Problems.refused(
           "no-clock", "This plan has no clock: its doses are ticked off through the day.");
     }
-    if (view.sessionStrength() == Strength.FIRM) {
+    if (ready.strength() == Strength.FIRM) {
       throw Problems.refused(
-          "firm-limit", "A firm limit on the session closes this plan.", view.sessionProblems());
+          "firm-limit", "A firm limit on the session closes this plan.", ready.problems());
     }
-    wanted.addAll(view.sessionProblems());
+    wanted.addAll(ready.problems());
     for (Broken b : tooOften(body.clientId())) {
       String sentence = "This week " + Wording.broken(List.of(b)).get(0) + ".";
       if (b.strength() == Strength.FIRM) {
@@ -218,64 +200,68 @@ class RunService implements Runs {
       }
       wanted.add(sentence);
     }
-    if (!wanted.isEmpty() && !reason) {
+    if (!wanted.isEmpty() && reason == null) {
       throw Problems.refused("reason-wanted", "Starting needs a recorded reason.", wanted);
     }
     RunRow row = new RunRow();
     row.createdAt = studios.now();
-    row.clientId = body.clientId();
+    row.heardAt = row.createdAt;
     row.planId = body.planId();
-    row.planName = view.planName();
+    row.planName = ready.sheet().planName();
     row.onDate = studios.today();
-    row.adapted = json.write(view);
-    List<String> cautions =
-        result.findings().stream().map(Finding::text).collect(Collectors.toList());
+    row.sheet = RunDocument.write(ready.sheet());
+    store.saveAndFlush(row);
     List<String> reasons = new ArrayList<>(result.doseReasons());
     if (dose != result.dose()) {
-      reasons.add("Picked: " + words(dose) + (reason ? ", " + body.reason() : "") + ".");
+      reasons.add("Picked: " + words(dose) + (reason == null ? "" : ", " + reason) + ".");
     }
-    row.today = json.write(new Today(checked.pain(), cautions, dose, reasons, checked.id()));
-    row.checkId = checked.id();
-    row.reason = reason ? String.valueOf(body.reason()).trim() : null;
-    store.saveAndFlush(row);
+    PersonRow person = new PersonRow();
+    person.createdAt = row.createdAt;
+    person.runId = row.id;
+    person.clientId = body.clientId();
+    person.onDate = row.onDate;
+    person.checkId = checked.id();
+    person.reason = reason;
+    person.painBefore = checked.pain();
+    person.dose = dose;
+    person.told =
+        json.write(
+            new RunViews.Told(result.findings().stream().map(Finding::text).toList(), reasons));
+    person.effortCap = ready.sheet().people().get(0).effortCap();
+    people.saveAndFlush(person);
     audit.changed(
         "started",
         "run",
         row.id,
-        row.planName + ", " + words(dose) + (row.reason == null ? "" : ", reason: " + row.reason),
-        row.clientId);
-    return ResponseEntity.status(201).body(shown(row));
+        row.planName + ", " + words(dose) + (reason == null ? "" : ", reason: " + reason),
+        body.clientId());
+    return row;
   }
 
   /** Limits on sessions a week that one more session in seven days would break. */
   private List<Broken> tooOften(UUID clientId) {
     LocalDate today = studios.today();
-    long week =
-        store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
-            .filter(r -> r.onDate.isAfter(today.minusDays(7)))
-            .count();
+    long week = people.countByClientIdAndOnDateAfter(clientId, today.minusDays(7));
     int[] demand = new int[Axis.CELLS];
     demand[Axis.SESSION_WEEK.cell(Side.BOTH)] = (int) week + 1;
     return Broken.of(Caps.on(today, limits.of(clientId)), demand);
   }
 
   private static String words(TodayCheck.Dose dose) {
-    return dose.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
+    return dose.name().toLowerCase(Locale.ROOT).replace('_', ' ');
   }
 
   @Override
   public UUID start(UUID clientId, UUID planId, TodayCheck.Given given, @Nullable String reason) {
-    Start form = new Start(clientId, planId, checks.check(clientId, given), null, reason, null);
-    return java.util.Objects.requireNonNull(start(form).getBody()).id();
+    return start(new Start(clientId, planId, checks.check(clientId, given), null, reason, null)).id;
   }
 
   @Override
   public void record(UUID runId, List<RunEvent> events) {
-    Taken taken =
-        take(runId, events.stream().map(e -> json.read(json.write(e), JsonNode.class)).toList());
-    if (taken.stopped() != null) {
-      publisher.publishEvent(taken.stopped());
-    }
+    List<JsonNode> sent =
+        events.stream().map(e -> json.read(RunDocument.write(e), JsonNode.class)).toList();
+    Taken taken = take(runId, sent, null);
+    taken.stopped().forEach(publisher::publishEvent);
     for (Answered a : taken.kept().answers()) {
       if (a.reply() == Reply.REFUSED) {
         throw Problems.refused("event-refused", String.valueOf(a.why()));
@@ -283,58 +269,22 @@ class RunService implements Runs {
     }
   }
 
-  @Override
-  public void close(UUID runId, int effort, String feel) {
-    after(runId, new After(effort, feel, null));
-  }
-
-  @Override
-  public Run require(UUID id) {
-    return run(store.require(id, "run"), withdrawals.findByRunId(id), null);
-  }
-
-  /** The run with all a device needs of it, the stop panel's signs too. */
-  @GetMapping("/runs/{id}")
-  Run show(@PathVariable UUID id) {
-    return shown(store.require(id, "run"));
-  }
-
-  private Run shown(RunRow row) {
-    Set<StopFor> own = readiness.of(row.clientId).stopFor();
-    return run(
-        row,
-        withdrawals.findByRunId(row.id),
-        StopSign.panel(own).stream()
-            .map(
-                s ->
-                    new SignView(
-                        s.name(), s.words, s.aid.words, s.aid.source, s.after, s.place(own)))
-            .toList());
-  }
-
-  @Override
-  @GetMapping("/clients/{clientId}/runs")
-  public List<Run> of(@PathVariable UUID clientId) {
-    clients.require(clientId);
-    List<WithdrawalRow> withdrawn = withdrawals.findByClientId(clientId);
-    return store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
-        .map(r -> run(r, withdrawn, null))
-        .toList();
-  }
+  /** What was taken in, and what to tell the other modules where a stop was among it. */
+  private record Taken(Kept kept, List<RunStopped> stopped) {}
 
   /**
    * Keeps each event once, whatever the order and however often it is sent, and answers one by one:
    * one that is refused never holds back the next. A STOP is always kept.
+   *
+   * @param clock what the device's clock says at the sending, in ms; null where it does not tell
    */
-  @PostMapping("/runs/{id}/events")
   @Transactional(propagation = Propagation.NOT_SUPPORTED)
-  public Kept events(@PathVariable UUID id, @Valid @RequestBody Events body) {
-    Taken taken =
-        java.util.Objects.requireNonNull(transactions.execute(t -> take(id, body.events())));
-    if (taken.stopped() != null) {
+  public Kept events(UUID id, List<JsonNode> sent, @Nullable Long clock) {
+    Taken taken = Objects.requireNonNull(transactions.execute(t -> take(id, sent, clock)));
+    for (RunStopped stopped : taken.stopped()) {
       // a stop is on file before anything is made of it: what fails here never takes it back
       try {
-        transactions.executeWithoutResult(t -> publisher.publishEvent(taken.stopped()));
+        transactions.executeWithoutResult(t -> publisher.publishEvent(stopped));
       } catch (RuntimeException e) {
         LOG.error("the verdicts after a stop of run {} could not be reached", id, e);
       }
@@ -342,191 +292,209 @@ class RunService implements Runs {
     return taken.kept();
   }
 
-  /** What was taken in, and what to tell the other modules where a stop was among it. */
-  private record Taken(Kept kept, @Nullable RunStopped stopped) {}
-
-  private Taken take(UUID id, List<JsonNode> sent) {
-    RunRow row = store.lock(id).orElseThrow(() -> Problems.notFound("run", id));
-    AdaptedPlans.AdaptedView view = json.read(row.adapted, AdaptedPlans.AdaptedView.class);
-    EventReader reader =
-        new EventReader(
-            json,
-            id,
-            view.slots().stream().map(AdaptedPlans.SlotView::key).collect(Collectors.toSet()),
-            view.timeline().segments().size(),
-            row.createdAt.toEpochMilli(),
-            studios.now().toEpochMilli());
-    List<EventReader.Read> read = sent.stream().map(reader::read).toList();
-    Set<UUID> elsewhere =
-        studios.heldElsewhere(
-            "run_event",
-            read.stream().map(EventReader.Read::id).filter(java.util.Objects::nonNull).toList());
+  private Taken take(UUID id, List<JsonNode> sent, @Nullable Long clock) {
+    RunRow row = lock(id);
+    RunSheet sheet = sheet(row);
+    long begun = row.createdAt.toEpochMilli();
+    Intake intake = new Intake(json, id, sheet, begun, studios.now().toEpochMilli(), clock);
+    List<Intake.Read> read = sent.stream().map(intake::read).toList();
+    Set<UUID> ids =
+        read.stream().map(Intake.Read::id).filter(Objects::nonNull).collect(Collectors.toSet());
+    Filing filing =
+        new Filing(
+            row, intake, studios.heldElsewhere("run_event", ids), new HashMap<>(log.known(ids)));
     List<Answered> answers = new ArrayList<>();
-    List<RunEvent> stops = new ArrayList<>();
-    for (int i = 0; i < sent.size(); i++) {
-      EventReader.Read event = read.get(i);
-      if (i >= AT_ONCE && !EventReader.isStop(sent.get(i))) {
+    for (int i = 0; i < read.size(); i++) {
+      Intake.Read r = read.get(i);
+      if (i >= AT_ONCE && !r.stop()) {
         String why = "At most " + AT_ONCE + " events at once: send it again.";
-        answers.add(new Answered(i, event.id(), Reply.REFUSED, why));
+        answers.add(new Answered(i, r.id(), Reply.REFUSED, why, null));
       } else {
-        answers.add(keep(event, reader, elsewhere, i, row, stops));
+        answers.add(filing.file(i, r));
       }
     }
-    em.flush();
-    RunState state = fold(rows(id), view);
+    RunState state = log.state(sheet, log.events(id));
     row.status = state.status();
     if (state.endedAt() != null) {
       row.minutes = (int) Math.round(state.activeMs() / 60000.0);
     }
-    for (RunEvent e : stops) {
-      audit.changed(
-          "stopped",
-          "run",
-          id,
-          "stop panel: "
-              + e.text()
-              + (e.deviceAt() == null ? "" : "; the device's clock was wrong, server time"),
-          row.clientId);
+    if (!filing.kept.isEmpty()) {
+      row.heardAt = studios.now();
+      if (filing.kept.stream().anyMatch(RunEvent.Logged.class::isInstance)) {
+        log.write(row, sheet.sets(state));
+      }
+    }
+    List<RunStopped> stopped = new ArrayList<>();
+    for (RunEvent e : filing.kept) {
+      if (e instanceof RunEvent.Stop s) {
+        for (UUID who : s.person() == null ? sheet.ids() : Set.of(s.person())) {
+          stopped.add(new RunStopped(id, who));
+          audit.changed("stopped", "run", id, panel(s), who);
+        }
+      }
     }
     store.flush();
     return new Taken(
-        new Kept(answers, state), stops.isEmpty() ? null : new RunStopped(id, row.clientId));
+        new Kept(answers, RunViews.RunStateView.of(state)), stopped.stream().distinct().toList());
   }
 
-  private Answered keep(
-      EventReader.Read read,
-      EventReader reader,
-      Set<UUID> elsewhere,
-      int index,
-      RunRow run,
-      List<RunEvent> stops) {
-    RunEvent e = read.event();
-    if (e == null) {
-      return new Answered(index, read.id(), Reply.REFUSED, read.refused());
+  private static String panel(RunEvent.Stop s) {
+    return "stop panel: "
+        + s.words()
+        + (s.stamp().deviceAt() == null ? "" : "; the device's clock was wrong, server time");
+  }
+
+  /** Puts the events of one sending on file. */
+  private final class Filing {
+    private final RunRow run;
+    private final Intake intake;
+    private final Set<UUID> elsewhere;
+    private final Map<UUID, EventRow> known;
+    private final List<RunEvent> kept = new ArrayList<>();
+
+    Filing(RunRow run, Intake intake, Set<UUID> elsewhere, Map<UUID, EventRow> known) {
+      this.run = run;
+      this.intake = intake;
+      this.elsewhere = elsewhere;
+      this.known = known;
     }
-    UUID id = e.id();
-    EventRow known = em.find(EventRow.class, id);
-    if (elsewhere.contains(id) || known != null && !known.runId.equals(run.id)) {
-      if (e.kind() != RunEvent.Kind.STOP) {
-        return new Answered(index, id, Reply.REFUSED, "This event id belongs to another run.");
+
+    Answered file(int index, Intake.Read r) {
+      RunEvent e = r.event();
+      if (e == null) {
+        return new Answered(index, r.id(), Reply.REFUSED, r.refused(), null);
       }
-      id = reader.another(id);
-      known = em.find(EventRow.class, id);
+      EventRow there = known.get(e.id());
+      if (there != null && same(there, e, r.sent())) {
+        return new Answered(index, e.id(), Reply.KNOWN, null, told(there));
+      }
+      if (there != null || elsewhere.contains(e.id())) {
+        if (!r.stop()) {
+          return new Answered(
+              index,
+              e.id(),
+              Reply.REFUSED,
+              there == null || !there.runId.equals(run.id)
+                  ? "This event id belongs to another run."
+                  : "Another event with this id is on file.",
+              null);
+        }
+        // a stop is kept whatever its id, and once
+        UUID other = intake.another(e.id() + "/" + r.sent());
+        EventRow before = log.known(Set.of(other)).get(other);
+        if (before != null) {
+          return new Answered(index, e.id(), Reply.KNOWN, null, told(before));
+        }
+        return keep(index, e.id(), e.with(e.stamp().withId(other)), r.sent());
+      }
+      return keep(index, e.id(), e, r.sent());
     }
-    if (known != null) {
-      return new Answered(index, e.id(), Reply.KNOWN, null);
+
+    private Answered keep(int index, UUID id, RunEvent e, String sent) {
+      EventRow row = log.add(run.id, e, sent);
+      known.put(row.id, row);
+      kept.add(e);
+      return new Answered(index, id, Reply.KEPT, null, told(row));
     }
-    EventRow r = new EventRow();
-    r.id = id;
-    r.runId = run.id;
-    r.at = e.at();
-    r.seq = e.seq();
-    r.kind = e.kind().name();
-    r.body = json.write(id.equals(e.id()) ? e : e.withId(id));
-    r.receivedAt = studios.now();
-    em.persist(r);
-    if (e.kind() == RunEvent.Kind.STOP) {
-      stops.add(e);
+
+    private boolean same(EventRow there, RunEvent e, String sent) {
+      if (!there.runId.equals(run.id)) {
+        return false;
+      }
+      // what older versions took was not kept as it was sent: it is compared as it was read
+      return there.sent == null
+          ? RunLog.event(there).with(e.stamp()).equals(e)
+          : there.sent.equals(sent);
     }
-    return new Answered(index, e.id(), Reply.KEPT, null);
+
+    private @Nullable Long told(EventRow row) {
+      return RunLog.event(row).stamp().deviceAt() == null ? null : (Long) row.at;
+    }
   }
 
-  @PostMapping("/runs/{id}/after")
-  Run after(@PathVariable UUID id, @Valid @RequestBody After body) {
-    RunRow row = store.lock(id).orElseThrow(() -> Problems.notFound("run", id));
-    if (row.status != RunState.Status.FINISHED && row.status != RunState.Status.STOPPED) {
+  /**
+   * Keeps the words after a run.
+   *
+   * @param clientId whose words; null where the run has one person
+   */
+  RunRow close(UUID id, @Nullable UUID clientId, int effort, String feel, @Nullable String note) {
+    RunRow row = lock(id);
+    if (!row.status.ended()) {
       throw Problems.refused("not-finished", "The run is not finished yet.");
     }
-    if (row.effortAfter != null) {
+    List<PersonRow> all = people.findByRunId(id);
+    PersonRow person =
+        all.stream()
+            .filter(p -> clientId == null ? all.size() == 1 : p.clientId.equals(clientId))
+            .findFirst()
+            .orElseThrow(() -> Problems.field("/clientId", "Say whose words these are."));
+    if (person.closed()) {
       throw Problems.refused("already-closed", "The words after this run are on file already.");
     }
-    row.effortAfter = body.effort();
-    row.feel = body.feel();
-    row.note = body.note();
-    store.saveAndFlush(row);
+    person.effortAfter = effort;
+    person.feel = feel;
+    person.note = note;
+    people.saveAndFlush(person);
     audit.changed(
         "closed",
         "run",
         id,
-        "effort " + body.effort() + ", " + body.feel() + ", by " + StudioContext.who(),
-        row.clientId);
-    publisher.publishEvent(new RunClosed(id, row.clientId));
-    return shown(row);
+        "effort " + effort + ", " + feel + ", by " + StudioContext.who(),
+        person.clientId);
+    publisher.publishEvent(new RunClosed(id, person.clientId));
+    return row;
   }
 
   @Override
+  public void close(UUID runId, int effort, String feel) {
+    close(runId, null, effort, feel, null);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public RunSheet sheet(UUID id) {
+    return sheet(require(id));
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public RunState state(UUID id) {
+    return log.state(sheet(require(id)), log.events(id));
+  }
+
+  @Override
+  @Transactional(readOnly = true)
   public List<Summary> summaries(UUID clientId) {
-    return store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
-        .map(r -> new Summary(r.id, r.planId, r.onDate, r.status, r.effortAfter != null))
+    return people.summaries(clientId);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<Summary> unclosed() {
+    return people.unclosed();
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<DoneRun> history(UUID clientId) {
+    Map<UUID, List<EventRow>> stops =
+        log.stops(clientId).stream().collect(Collectors.groupingBy(r -> r.runId));
+    Set<UUID> withdrawn =
+        withdrawals.findByClientId(clientId).stream()
+            .map(w -> w.eventId)
+            .collect(Collectors.toSet());
+    var sets = log.sets(clientId);
+    return people.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
+        .map(
+            p ->
+                new DoneRun(
+                    p.runId,
+                    p.onDate,
+                    p.painBefore,
+                    p.dose,
+                    p.effortCap,
+                    RunViews.standing(stops.getOrDefault(p.runId, List.of()), withdrawn),
+                    sets.getOrDefault(p.runId, List.of())))
         .toList();
-  }
-
-  private List<EventRow> rows(UUID runId) {
-    return em.createQuery(
-            "from RunEvent e where e.runId = :run order by e.at, e.seq", EventRow.class)
-        .setParameter("run", runId)
-        .getResultList();
-  }
-
-  private RunState fold(List<EventRow> rows, AdaptedPlans.AdaptedView view) {
-    return RunState.fold(
-        view.timeline().segments(),
-        rows.stream().map(e -> json.read(e.body, RunEvent.class)).toList(),
-        studios.now().toEpochMilli());
-  }
-
-  private Run run(RunRow r, List<WithdrawalRow> withdrawn, @Nullable List<SignView> signs) {
-    AdaptedPlans.AdaptedView view = json.read(r.adapted, AdaptedPlans.AdaptedView.class);
-    List<EventRow> rows = rows(r.id);
-    RunState state = fold(rows, view);
-    return new Run(
-        r.id,
-        r.version,
-        r.clientId,
-        r.planId,
-        r.planName,
-        r.onDate,
-        view,
-        json.read(r.today, Today.class),
-        r.reason,
-        state,
-        r.effortAfter,
-        r.feel,
-        r.note,
-        r.minutes,
-        r.reviewed,
-        state.stops().stream().map(x -> stop(x, rows, withdrawn)).toList(),
-        signs);
-  }
-
-  private StopView stop(RunState.Stop s, List<EventRow> rows, List<WithdrawalRow> withdrawn) {
-    Withdrawn w =
-        withdrawn.stream()
-            .filter(x -> x.eventId.equals(s.id()))
-            .findFirst()
-            .map(x -> new Withdrawn(x.onDate, x.by, x.reason))
-            .orElse(null);
-    boolean open =
-        w == null
-            && rows.stream()
-                .anyMatch(
-                    r -> r.id.equals(s.id()) && studios.day(r.moment()).equals(studios.today()));
-    return new StopView(
-        s.id(),
-        s.at(),
-        studios.time(java.time.Instant.ofEpochMilli(s.at())),
-        s.words(),
-        s.after(),
-        s.sign().aid.words,
-        s.sign().aid.source,
-        w,
-        open);
-  }
-
-  /** The events themselves, for a device that comes back. */
-  @GetMapping("/runs/{id}/events")
-  List<RunEvent> list(@PathVariable UUID id) {
-    store.require(id, "run");
-    return rows(id).stream().map(e -> json.read(e.body, RunEvent.class)).toList();
   }
 }

@@ -1,7 +1,6 @@
 package riposo.server.run.internal;
 
 import jakarta.persistence.LockModeType;
-import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Lock;
@@ -9,8 +8,6 @@ import org.springframework.data.jpa.repository.Query;
 import riposo.server.platform.Store;
 
 interface RunStore extends Store<RunRow> {
-  List<RunRow> findByClientIdOrderByOnDateAscCreatedAtAsc(UUID clientId);
-
   /** The run, held until the transaction ends, so that two devices' events are folded in turn. */
   @Lock(LockModeType.PESSIMISTIC_WRITE)
   @Query("from Run r where r.id = :id")

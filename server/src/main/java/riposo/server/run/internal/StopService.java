@@ -18,10 +18,10 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.plan.Segment;
 import riposo.core.run.RunEvent;
+import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
-import riposo.server.adapt.AdaptedPlans;
+import riposo.core.wording.Wording;
 import riposo.server.platform.Audit;
-import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
@@ -42,31 +42,29 @@ class StopService implements Readiness.StopEvents {
           @Size(max = 400, message = "At most 400 characters.")
           String reason) {}
 
-  private static final String STOP = RunEvent.Kind.STOP.name();
-
   private final RunStore store;
-  private final RunService runs;
+  private final RunViews views;
+  private final RunLog log;
   private final WithdrawalStore withdrawals;
   private final EntityManager em;
-  private final Json json;
   private final Audit audit;
   private final Studios studios;
   private final ApplicationEventPublisher publisher;
 
   StopService(
       RunStore store,
-      RunService runs,
+      RunViews views,
+      RunLog log,
       WithdrawalStore withdrawals,
       EntityManager em,
-      Json json,
       Audit audit,
       Studios studios,
       ApplicationEventPublisher publisher) {
     this.store = store;
-    this.runs = runs;
+    this.views = views;
+    this.log = log;
     this.withdrawals = withdrawals;
     this.em = em;
-    this.json = json;
     this.audit = audit;
     this.studios = studios;
     this.publisher = publisher;
@@ -77,56 +75,48 @@ class StopService implements Readiness.StopEvents {
    * ended and the sign is kept; only what this STOP closed opens again.
    */
   @PostMapping("/{eventId}/withdrawal")
-  Runs.Run withdraw(
+  RunViews.RunView withdraw(
       @PathVariable UUID runId, @PathVariable UUID eventId, @Valid @RequestBody Error body) {
     RunRow run = store.lock(runId).orElseThrow(() -> Problems.notFound("run", runId));
-    EventRow stop = em.find(EventRow.class, eventId);
-    if (stop == null || !stop.runId.equals(runId) || !stop.kind.equals(STOP)) {
+    EventRow row = em.find(EventRow.class, eventId);
+    if (row == null
+        || !row.runId.equals(runId)
+        || !(RunLog.event(row) instanceof RunEvent.Stop stop)) {
       throw Problems.notFound("stop of this run", eventId);
     }
     if (withdrawals.findByRunId(runId).stream().anyMatch(w -> w.eventId.equals(eventId))) {
       throw Problems.refused("already-withdrawn", "This stop was withdrawn already.");
     }
-    if (!studios.day(stop.moment()).equals(studios.today())) {
+    if (!studios.day(row.moment()).equals(studios.today())) {
       throw Problems.refused(
           "too-late",
           "A tap in error can be withdrawn on its own day only; now a recorded word opens this.");
     }
-    WithdrawalRow row = new WithdrawalRow();
-    row.createdAt = studios.now();
-    row.clientId = run.clientId;
-    row.runId = runId;
-    row.eventId = eventId;
-    row.onDate = studios.today();
-    row.by = StudioContext.who();
-    row.reason = body.reason().trim();
-    withdrawals.saveAndFlush(row);
-    audit.changed(
-        "withdrew",
-        "stop",
-        eventId,
-        "tapped in error: " + row.reason + "; the sign was " + sign(stop).words(),
-        run.clientId);
-    publisher.publishEvent(new Runs.RunStopped(runId, run.clientId));
-    return runs.show(runId);
-  }
-
-  private RunState.Stop sign(EventRow r) {
-    return RunState.fold(List.of(), List.of(json.read(r.body, RunEvent.class)), r.at)
-        .stops()
-        .get(0);
+    for (UUID client :
+        stop.person() == null ? RunService.sheet(run).ids() : Set.of(stop.person())) {
+      WithdrawalRow w = new WithdrawalRow();
+      w.createdAt = studios.now();
+      w.clientId = client;
+      w.runId = runId;
+      w.eventId = eventId;
+      w.onDate = studios.today();
+      w.by = StudioContext.who();
+      w.reason = body.reason().trim();
+      withdrawals.saveAndFlush(w);
+      audit.changed(
+          "withdrew",
+          "stop",
+          eventId,
+          "tapped in error: " + w.reason + "; the sign was " + stop.words(),
+          client);
+      publisher.publishEvent(new Runs.RunStopped(runId, client));
+    }
+    return views.view(run);
   }
 
   @Override
   public List<Readiness.Stopped> stops(UUID clientId) {
-    List<EventRow> rows =
-        em.createQuery(
-                "select e from RunEvent e join Run r on r.id = e.runId"
-                    + " where r.clientId = :client and e.kind = :stop order by e.at, e.seq",
-                EventRow.class)
-            .setParameter("client", clientId)
-            .setParameter("stop", STOP)
-            .getResultList();
+    List<EventRow> rows = log.stops(clientId);
     if (rows.isEmpty()) {
       return List.of();
     }
@@ -138,7 +128,7 @@ class StopService implements Readiness.StopEvents {
         .filter(r -> !withdrawn.contains(r.id))
         .map(
             r -> {
-              RunState.Stop s = sign(r);
+              RunEvent.Stop s = (RunEvent.Stop) RunLog.event(r);
               return new Readiness.Stopped(
                   r.runId, r.id, studios.day(r.moment()), r.moment(), s.words(), s.after());
             })
@@ -147,15 +137,15 @@ class StopService implements Readiness.StopEvents {
 
   @Override
   public @Nullable String during(Readiness.Stopped stopped) {
-    RunRow run = store.require(stopped.runId(), "run");
-    AdaptedPlans.AdaptedView view = json.read(run.adapted, AdaptedPlans.AdaptedView.class);
+    RunSheet sheet = RunService.sheet(store.require(stopped.runId(), "run"));
     long at = em.find(EventRow.class, stopped.eventId()).at;
-    List<Segment> segments = view.timeline().segments();
+    List<Segment> segments = sheet.timeline().segments();
     RunState then =
         RunState.fold(
             segments,
-            runs.list(run.id).stream()
-                .filter(e -> e.at() <= at && e.kind() != RunEvent.Kind.STOP)
+            sheet.ids(),
+            log.events(stopped.runId()).stream()
+                .filter(e -> e.at() <= at && !(e instanceof RunEvent.Stop))
                 .toList(),
             at);
     if (then.startedAt() == null) {
@@ -164,8 +154,12 @@ class StopService implements Readiness.StopEvents {
     return segments.stream()
         .filter(g -> then.positionMs() < g.endExclusive() * 1000L)
         .findFirst()
-        .flatMap(g -> view.slots().stream().filter(s -> s.key().equals(g.slotKey())).findFirst())
-        .map(AdaptedPlans.SlotView::title)
+        .flatMap(g -> sheet.people().get(0).slot(g.slotKey()))
+        .map(
+            s ->
+                s.parts().stream()
+                    .map(p -> Wording.side(p.form().side()) + Wording.form(p.form()))
+                    .collect(Collectors.joining("; ")))
         .orElse(null);
   }
 }

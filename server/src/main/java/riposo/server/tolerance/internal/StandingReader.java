@@ -6,7 +6,6 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.adapt.Standing;
-import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.Verdict;
 import riposo.server.adapt.StandingSource;
 import riposo.server.platform.Json;
@@ -31,7 +30,7 @@ class StandingReader implements StandingSource {
       if (v.stops()) {
         // a stop holds at once, and until a recorded word ends it: no later verdict opens the
         // family
-        String at = json.read(v.judgement, Judgement.class).change().movementId();
+        String at = v.judgement().change().movementId();
         all.put(
             v.familyId,
             new Standing(

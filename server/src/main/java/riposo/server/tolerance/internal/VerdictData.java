@@ -10,11 +10,11 @@ import riposo.server.client.ClientData;
 @Component
 class VerdictData implements ClientData {
   private final VerdictStore store;
-  private final ToleranceService service;
+  private final ToleranceViews views;
 
-  VerdictData(VerdictStore store, ToleranceService service) {
+  VerdictData(VerdictStore store, ToleranceViews views) {
     this.store = store;
-    this.service = service;
+    this.views = views;
   }
 
   @Override
@@ -29,7 +29,7 @@ class VerdictData implements ClientData {
 
   @Override
   public Object export(UUID clientId) {
-    return service.view(clientId);
+    return views.view(clientId);
   }
 
   @Override

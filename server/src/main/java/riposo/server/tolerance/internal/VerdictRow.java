@@ -10,6 +10,8 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
+import riposo.catalogue.JudgementDocument;
+import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.Verdict;
 import riposo.server.platform.Owned;
 
@@ -77,6 +79,11 @@ class VerdictRow extends Owned {
 
   @Column(name = "ended_reason")
   @Nullable String endedReason;
+
+  /** The verdict with its rule and numbers. */
+  Judgement judgement() {
+    return JudgementDocument.read(judgement);
+  }
 
   /** A stop and refer that stands, decided or not. */
   boolean stops() {

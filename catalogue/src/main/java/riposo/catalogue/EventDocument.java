@@ -1,0 +1,125 @@
+package riposo.catalogue;
+
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import riposo.core.run.RunEvent;
+import riposo.core.run.Stamp;
+import riposo.core.run.StopSign;
+
+/**
+ * An event of a run as it is sent and stored.
+ *
+ * @param device which device it happened on; left out by older ones
+ * @param at device time, milliseconds since 1970 UTC
+ * @param person of ENTRY and STOP; left out by older ones, where the run has one person
+ * @param segment target of GOTO
+ * @param seconds rest added by EXTEND
+ * @param entry of ENTRY
+ * @param text the sign of STOP in words
+ * @param sign id of the sign of STOP; left out by older ones
+ * @param deviceAt the device's own time where {@code at} is the server's
+ */
+public record EventDocument(
+    @Nullable UUID id,
+    @Nullable Long at,
+    int seq,
+    @Nullable Kind kind,
+    @Nullable Integer segment,
+    @Nullable Integer seconds,
+    @Nullable EntryDocument entry,
+    @Nullable String text,
+    @Nullable String sign,
+    @Nullable String device,
+    @Nullable UUID person,
+    @Nullable Long deviceAt) {
+  /** Kinds of event. */
+  public enum Kind {
+    START,
+    PAUSE,
+    RESUME,
+    GOTO,
+    EXTEND,
+    ENTRY,
+    STOP,
+    FINISH
+  }
+
+  public static EventDocument of(RunEvent e) {
+    Stamp s = e.stamp();
+    Kind kind = kind(e);
+    RunEvent.Stop stop = e instanceof RunEvent.Stop x ? x : null;
+    RunEvent.Logged logged = e instanceof RunEvent.Logged x ? x : null;
+    return new EventDocument(
+        s.id(),
+        s.at(),
+        s.seq(),
+        kind,
+        e instanceof RunEvent.GoTo g ? (Integer) g.segment() : null,
+        e instanceof RunEvent.Extend x ? (Integer) x.seconds() : null,
+        logged == null ? null : EntryDocument.of(logged.entry()),
+        stop == null ? null : stop.words(),
+        stop == null || !stop.named() ? null : stop.sign().name(),
+        s.device(),
+        stop != null ? stop.person() : logged != null ? logged.person() : null,
+        s.deviceAt());
+  }
+
+  /** The kind of an event. */
+  public static Kind kind(RunEvent e) {
+    if (e instanceof RunEvent.Start) {
+      return Kind.START;
+    } else if (e instanceof RunEvent.Pause) {
+      return Kind.PAUSE;
+    } else if (e instanceof RunEvent.Resume) {
+      return Kind.RESUME;
+    } else if (e instanceof RunEvent.GoTo) {
+      return Kind.GOTO;
+    } else if (e instanceof RunEvent.Extend) {
+      return Kind.EXTEND;
+    } else if (e instanceof RunEvent.Logged) {
+      return Kind.ENTRY;
+    } else if (e instanceof RunEvent.Stop) {
+      return Kind.STOP;
+    }
+    return Kind.FINISH;
+  }
+
+  /**
+   * The event.
+   *
+   * @param only the run's only person, for what names nobody; null where there are several
+   * @throws IllegalArgumentException with the sentence of what cannot be right
+   */
+  public RunEvent toEvent(@Nullable UUID only) {
+    if (id == null || kind == null || at == null) {
+      throw new IllegalArgumentException("an event needs its id, kind and time");
+    }
+    Stamp stamp = new Stamp(id, device == null ? Stamp.OLD : device, at, seq, deviceAt);
+    UUID who = person == null ? only : person;
+    return switch (kind) {
+      case START -> new RunEvent.Start(stamp);
+      case PAUSE -> new RunEvent.Pause(stamp);
+      case RESUME -> new RunEvent.Resume(stamp);
+      case FINISH -> new RunEvent.Finish(stamp);
+      case GOTO -> new RunEvent.GoTo(stamp, wanted(segment, "a target segment"));
+      case EXTEND -> new RunEvent.Extend(stamp, wanted(seconds, "its seconds"));
+      case ENTRY ->
+          new RunEvent.Logged(stamp, wanted(who, "its person"), wanted(entry, "its set").toEntry());
+      case STOP -> stop(stamp, who);
+    };
+  }
+
+  private RunEvent.Stop stop(Stamp stamp, @Nullable UUID who) {
+    StopSign known = StopSign.of(sign, text);
+    String words =
+        text != null ? text : known == StopSign.OTHER && sign != null ? sign : known.words;
+    return new RunEvent.Stop(stamp, who, known, words, sign != null);
+  }
+
+  private <T> T wanted(@Nullable T value, String what) {
+    if (value == null) {
+      throw new IllegalArgumentException("an event of kind " + kind + " needs " + what);
+    }
+    return value;
+  }
+}

@@ -1,0 +1,223 @@
+package riposo.core.run;
+
+import java.time.LocalDate;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import riposo.core.adapt.AdaptedPlan.WorkShare;
+import riposo.core.dose.Dose;
+import riposo.core.limit.Side;
+import riposo.core.movement.Modifier;
+import riposo.core.plan.Block;
+import riposo.core.plan.Segment;
+import riposo.core.plan.Stage;
+import riposo.core.plan.Timeline;
+
+/**
+ * What a run was started with: who, and for each of them what is performed in every slot, how much
+ * of it, up to which caps, and what else is permitted. Facts only; sentences are made of them when
+ * they are shown. It never changes once the run is started.
+ *
+ * @param timeline the clock everybody shares
+ * @param beat beats a minute, locked in the run; null for none
+ * @param people at least one
+ */
+public record RunSheet(
+    UUID planId,
+    String planName,
+    LocalDate date,
+    Timeline timeline,
+    @Nullable Integer beat,
+    List<Person> people) {
+  public RunSheet {
+    people = List.copyOf(people);
+    if (people.isEmpty()) {
+      throw new IllegalArgumentException("a run is for somebody");
+    }
+  }
+
+  /**
+   * One person of the run.
+   *
+   * @param id of the client
+   * @param effortCap greatest effort permitted, 0 to 10; null when nothing caps it
+   * @param share what this person works of each interval; null when the cap changes nothing
+   */
+  public record Person(
+      UUID id, @Nullable Integer effortCap, @Nullable WorkShare share, List<Slot> slots) {
+    public Person {
+      slots = List.copyOf(slots);
+    }
+
+    public Optional<Slot> slot(String key) {
+      return slots.stream().filter(s -> s.key().equals(key)).findFirst();
+    }
+  }
+
+  /**
+   * A slot as this person does it.
+   *
+   * @param askedId the movement the plan asked for
+   * @param parts one for both sides, or one a side; at least one
+   * @param pinned the professional chose it
+   * @param closers the limits that close the movement asked for
+   * @param permitted what else was open, nearest first
+   * @param stages of a staged set; empty elsewhere
+   */
+  public record Slot(
+      String key,
+      Block block,
+      String askedId,
+      List<Part> parts,
+      boolean pinned,
+      Set<UUID> closers,
+      List<Choice> permitted,
+      List<Stage> stages) {
+    public Slot {
+      parts = List.copyOf(parts);
+      closers = Set.copyOf(closers);
+      permitted = List.copyOf(permitted);
+      stages = List.copyOf(stages);
+      if (parts.isEmpty()) {
+        throw new IllegalArgumentException("slot " + key + " has nothing to do");
+      }
+    }
+
+    /** What is done on that side: its own part, else the one for both, else the first. */
+    public Part part(Side side) {
+      return parts.stream()
+          .filter(p -> p.form().side() == side || p.form().side() == Side.BOTH)
+          .findFirst()
+          .orElse(parts.get(0));
+    }
+
+    /** The permitted of less difficulty than what is done, nearest first. */
+    public List<Choice> easier() {
+      return compared(-1);
+    }
+
+    /** The permitted of more difficulty than what is done, nearest first. */
+    public List<Choice> harder() {
+      return compared(1);
+    }
+
+    private List<Choice> compared(int sign) {
+      Integer own = parts.get(0).form().difficulty();
+      return permitted.stream()
+          .filter(
+              c -> {
+                Integer other = c.forms().get(0).difficulty();
+                return own != null && other != null && Integer.signum(other.compareTo(own)) == sign;
+              })
+          .toList();
+    }
+  }
+
+  /**
+   * A movement as it is done.
+   *
+   * @param movementId null for rest and breathe
+   * @param familyId of the movement, as it was at the start; null for rest
+   * @param name of the movement, as it was at the start; null for rest
+   * @param difficulty 0 to 100, as it was at the start; null for rest and in older runs
+   * @param range percent of the full range
+   */
+  public record Form(
+      Side side,
+      @Nullable String movementId,
+      @Nullable String familyId,
+      @Nullable String name,
+      @Nullable Integer difficulty,
+      List<Modifier> modifiers,
+      int range) {
+    public Form {
+      modifiers = List.copyOf(modifiers);
+    }
+  }
+
+  /**
+   * What is done in a slot or on one side of it, and how much.
+   *
+   * @param capLeft greatest weight in the left hand in grams; null where none is taken or nothing
+   *     limits it, and in older runs
+   * @param capRight greatest weight in the right hand in grams, as above
+   */
+  public record Part(Form form, Dose dose, @Nullable Integer capLeft, @Nullable Integer capRight) {}
+
+  /** Something else that was open at the start: one form for both sides, or one a side. */
+  public record Choice(List<Form> forms) {
+    public Choice {
+      forms = List.copyOf(forms);
+      if (forms.isEmpty()) {
+        throw new IllegalArgumentException("a choice has at least one form");
+      }
+    }
+  }
+
+  /** Everybody of the run, in the order of the sheet. */
+  public Set<UUID> ids() {
+    return people.stream().map(Person::id).collect(Collectors.toCollection(LinkedHashSet::new));
+  }
+
+  public Optional<Person> person(UUID id) {
+    return people.stream().filter(p -> p.id().equals(id)).findFirst();
+  }
+
+  /** The same without one of several people. */
+  public RunSheet without(UUID id) {
+    return new RunSheet(
+        planId,
+        planName,
+        date,
+        timeline,
+        beat,
+        people.stream().filter(p -> !p.id().equals(id)).toList());
+  }
+
+  /** The run's only person; empty where there are several. */
+  public Optional<Person> only() {
+    return people.size() == 1 ? Optional.of(people.get(0)) : Optional.empty();
+  }
+
+  /**
+   * Why an entry cannot be of this run, as a sentence: nobody of it, no such slot, a side the slot
+   * is not done on. Null when it can.
+   */
+  public @Nullable String refuses(UUID who, Entry e) {
+    Person p = person(who).orElse(null);
+    if (p == null) {
+      return "This person is not in the run.";
+    }
+    Slot slot = p.slot(e.slotKey()).orElse(null);
+    if (slot == null) {
+      return "This run has no such slot.";
+    }
+    boolean timed =
+        timeline.segments().stream().anyMatch(g -> worksOn(g, slot.key()) && g.side() == e.side());
+    boolean own = slot.parts().stream().anyMatch(x -> x.form().side() == e.side());
+    return timed || own ? null : "This set is not done on that side.";
+  }
+
+  private static boolean worksOn(Segment g, String slotKey) {
+    return g.kind() == Segment.Kind.WORK && g.slotKey().equals(slotKey);
+  }
+
+  /**
+   * The sets of the work blocks, each entry joined with what was asked of it; an entry of a rest,
+   * or of a slot the sheet does not have, is left out.
+   */
+  public List<DoneSet> sets(RunState state) {
+    return state.entries().stream().flatMap(k -> set(k).stream()).toList();
+  }
+
+  private Optional<DoneSet> set(RunState.Known k) {
+    return person(k.person())
+        .flatMap(p -> p.slot(k.entry().slotKey()))
+        .filter(s -> s.block() == Block.WORK)
+        .flatMap(s -> DoneSet.of(k.person(), s, k.entry()));
+  }
+}

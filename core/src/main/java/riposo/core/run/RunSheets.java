@@ -1,0 +1,99 @@
+package riposo.core.run;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.AdaptedSlot;
+import riposo.core.adapt.Adapter;
+import riposo.core.adapt.Performed;
+import riposo.core.dose.Dose;
+import riposo.core.dose.Loads;
+import riposo.core.limit.Broken;
+import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
+import riposo.core.movement.Catalogue;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Variant;
+import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Stage;
+
+/** Makes the sheet a run starts with from the adapted plan. */
+public final class RunSheets {
+  private final Catalogue catalogue;
+  private final Adapter adapter;
+
+  public RunSheets(Catalogue catalogue, Adapter adapter) {
+    this.catalogue = catalogue;
+    this.adapter = adapter;
+  }
+
+  /** The sheet of one person. */
+  public RunSheet one(
+      UUID planId, String name, SessionPlan plan, AdaptedPlan adapted, UUID person, Caps caps) {
+    return new RunSheet(
+        planId,
+        name,
+        adapted.date(),
+        adapted.timeline(),
+        plan.beat(),
+        List.of(person(person, plan, adapted, caps)));
+  }
+
+  private RunSheet.Person person(UUID id, SessionPlan plan, AdaptedPlan adapted, Caps caps) {
+    Map<String, List<Stage>> stages = new HashMap<>();
+    plan.asked().forEach(a -> stages.put(a.key(), a.slot().stages()));
+    return new RunSheet.Person(
+        id,
+        adapted.effortCap(),
+        adapted.workShare(),
+        adapted.slots().stream()
+            .map(s -> slot(s, stages.getOrDefault(s.slotKey(), List.of()), caps))
+            .toList());
+  }
+
+  private RunSheet.Slot slot(AdaptedSlot s, List<Stage> stages, Caps caps) {
+    List<RunSheet.Part> parts = new ArrayList<>();
+    for (int i = 0; i < s.result().parts().size(); i++) {
+      parts.add(part(s.result().parts().get(i), s.doses().get(i), caps));
+    }
+    return new RunSheet.Slot(
+        s.slotKey(),
+        s.block(),
+        s.askedId(),
+        parts,
+        s.pinned(),
+        s.askedBroken().stream().map(Broken::limitId).collect(Collectors.toUnmodifiableSet()),
+        s.result().next().stream()
+            .map(a -> new RunSheet.Choice(a.parts().stream().map(this::form).toList()))
+            .toList(),
+        stages);
+  }
+
+  private RunSheet.Part part(Performed p, Dose dose, Caps caps) {
+    boolean held = dose.grams() != null && p.movementId() != null;
+    return new RunSheet.Part(
+        form(p),
+        dose,
+        held ? cap(p, Side.LEFT, caps) : null,
+        held ? cap(p, Side.RIGHT, caps) : null);
+  }
+
+  private @Nullable Integer cap(Performed p, Side hand, Caps caps) {
+    Variant v = adapter.variant(p);
+    int cap = Loads.capGrams(v, p.side() == Side.BOTH ? hand : p.side(), caps);
+    return cap > Entry.MOST_GRAMS ? null : (Integer) cap; // nothing limits it
+  }
+
+  private RunSheet.Form form(Performed p) {
+    Movement m = p.movementId() == null ? null : catalogue.movement(p.movementId());
+    return m == null
+        ? new RunSheet.Form(p.side(), null, null, null, null, List.of(), p.range())
+        : new RunSheet.Form(
+            p.side(), m.id(), m.familyId(), m.name(), m.difficulty(), p.modifiers(), p.range());
+  }
+}

@@ -1,0 +1,91 @@
+package riposo.core.tolerance;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import riposo.core.run.DoneRun;
+import riposo.core.run.DoneSet;
+import riposo.core.run.StopSign;
+
+/**
+ * What a client's runs say, family by family, in time order.
+ *
+ * @param families by id, in the order they first came up
+ */
+public record History(Map<String, List<FamilySession>> families) {
+  /**
+   * What was decided of a family after a run; null while undecided and where nothing was judged.
+   */
+  public interface Decided {
+    @Nullable Verdict of(UUID runId, String familyId);
+  }
+
+  /**
+   * Sorts runs into families. Where one family of a run hurt and another did not, the next morning
+   * is laid at the door of the one that did.
+   *
+   * @param runs in time order
+   * @param answers check-ins by run
+   * @param usualPain of the client, 0 to 10: only what is over it hurts
+   */
+  public static History of(
+      List<DoneRun> runs, Map<UUID, NextDay> answers, int usualPain, Decided decided) {
+    Map<String, List<FamilySession>> families = new LinkedHashMap<>();
+    for (DoneRun run : runs) {
+      Map<String, List<DoneSet>> byFamily =
+          run.sets().stream()
+              .collect(
+                  Collectors.groupingBy(
+                      DoneSet::familyId, LinkedHashMap::new, Collectors.toList()));
+      boolean anyPain = byFamily.values().stream().anyMatch(l -> hurts(l, usualPain));
+      boolean sign = run.stopped().stream().anyMatch(a -> a != StopSign.After.GLUCOSE);
+      byFamily.forEach(
+          (family, entries) ->
+              families
+                  .computeIfAbsent(family, k -> new ArrayList<>())
+                  .add(
+                      new FamilySession(
+                          run.id(),
+                          run.date(),
+                          entries,
+                          run.painBefore(),
+                          sign,
+                          run.cut(),
+                          run.effortCap(),
+                          anyPain && !hurts(entries, usualPain),
+                          answers.get(run.id()),
+                          decided.of(run.id(), family))));
+    }
+    return new History(families);
+  }
+
+  private static boolean hurts(List<DoneSet> entries, int usual) {
+    return entries.stream().anyMatch(e -> e.pain() != null && e.pain() > usual);
+  }
+
+  /** The sessions of a family, empty when there are none. */
+  public List<FamilySession> of(String familyId) {
+    return families.getOrDefault(familyId, List.of());
+  }
+
+  /** The sessions of a family up to and with a run; empty when that run had none of it. */
+  public List<FamilySession> upTo(String familyId, UUID runId) {
+    List<FamilySession> all = of(familyId);
+    for (int i = 0; i < all.size(); i++) {
+      if (all.get(i).runId().equals(runId)) {
+        return all.subList(0, i + 1);
+      }
+    }
+    return List.of();
+  }
+
+  /** What a run says of a family. */
+  public Optional<FamilySession> session(String familyId, UUID runId) {
+    return of(familyId).stream().filter(s -> s.runId().equals(runId)).findFirst();
+  }
+}

@@ -1,0 +1,27 @@
+package riposo.server.run.internal;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.Query;
+import riposo.server.platform.Store;
+import riposo.server.run.Runs;
+
+interface PersonStore extends Store<PersonRow> {
+  List<PersonRow> findByRunId(UUID runId);
+
+  List<PersonRow> findByClientIdOrderByOnDateAscCreatedAtAsc(UUID clientId);
+
+  long countByClientIdAndOnDateAfter(UUID clientId, LocalDate day);
+
+  String LINE =
+      "select new riposo.server.run.Runs$Summary(r.id, p.clientId, r.planId, r.planName, r.onDate, r.status,"
+          + " case when p.effortAfter is null then false else true end)"
+          + " from RunPerson p join Run r on r.id = p.runId ";
+
+  @Query(LINE + "where p.clientId = :client order by r.onDate, r.createdAt")
+  List<Runs.Summary> summaries(UUID client);
+
+  @Query(LINE + "where p.effortAfter is null order by r.onDate, r.createdAt")
+  List<Runs.Summary> unclosed();
+}

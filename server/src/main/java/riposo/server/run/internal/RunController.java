@@ -1,0 +1,134 @@
+package riposo.server.run.internal;
+
+import io.swagger.v3.oas.annotations.media.ArraySchema;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.catalogue.EventDocument;
+import riposo.core.today.TodayCheck;
+import riposo.server.client.Clients;
+import riposo.server.run.Runs;
+import tools.jackson.databind.JsonNode;
+
+/** Runs over HTTP. */
+@RestController
+@RequestMapping(value = "/api", produces = "application/json")
+class RunController {
+  /**
+   * A start: today's check, and a word where one is wanted.
+   *
+   * @param dose another dose than the check's, with a reason; never past what rules today out
+   * @param groupId the group it is started with; then no reason passes an open ask first
+   */
+  record Start(
+      @NotNull UUID clientId,
+      @NotNull UUID planId,
+      @Nullable UUID checkId,
+      TodayCheck.@Nullable Dose dose,
+      @Nullable @Size(max = 400, message = "At most 400 characters.") String reason,
+      @Nullable UUID groupId) {}
+
+  /**
+   * Events of a device, each as sent: they are read and answered one by one.
+   *
+   * @param clock what the device's clock says at the sending, ms since 1970 UTC; null in older ones
+   */
+  record Events(
+      @NotEmpty(message = "No events.")
+          @ArraySchema(schema = @Schema(implementation = EventDocument.class))
+          List<JsonNode> events,
+      @Nullable Long clock) {}
+
+  /**
+   * Words after a run.
+   *
+   * @param clientId whose; null where the run has one person
+   */
+  record After(
+      @NotNull(message = "Ask for the effort of the session.")
+          @Min(value = 0, message = "Effort runs from 0 to 10.")
+          @Max(value = 10, message = "Effort runs from 0 to 10.")
+          Integer effort,
+      @NotNull(message = "Ask how it felt.")
+          @Pattern(regexp = "GOOD|SO_SO|POOR", message = "Good, so-so or poor.")
+          String feel,
+      @Nullable @Size(max = 400, message = "At most 400 characters.") String note,
+      @Nullable UUID clientId) {}
+
+  private final RunService runs;
+  private final RunViews views;
+  private final RunLog log;
+  private final Clients clients;
+
+  RunController(RunService runs, RunViews views, RunLog log, Clients clients) {
+    this.runs = runs;
+    this.views = views;
+    this.log = log;
+    this.clients = clients;
+  }
+
+  @PostMapping("/runs")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Transactional
+  public RunViews.RunView start(@Valid @RequestBody Start f) {
+    return views.view(
+        runs.start(
+            new RunService.Start(
+                f.clientId(), f.planId(), f.checkId(), f.dose(), f.reason(), f.groupId())));
+  }
+
+  /** The run with all a device needs of it, the stop panel's signs too. */
+  @GetMapping("/runs/{id}")
+  @Transactional(readOnly = true)
+  public RunViews.RunView show(@PathVariable UUID id) {
+    return views.view(runs.require(id));
+  }
+
+  /** All runs of a client in time order, in short. */
+  @GetMapping("/clients/{clientId}/runs")
+  @Transactional(readOnly = true)
+  public List<Runs.Summary> of(@PathVariable UUID clientId) {
+    clients.require(clientId);
+    return runs.summaries(clientId);
+  }
+
+  /**
+   * Keeps each event once, whatever the order and however often it is sent, and answers one by one:
+   * one that is refused never holds back the next. A STOP is always kept.
+   */
+  @PostMapping("/runs/{id}/events")
+  RunService.Kept events(@PathVariable UUID id, @Valid @RequestBody Events body) {
+    return runs.events(id, body.events(), body.clock());
+  }
+
+  /** The events themselves, for a device that comes back. */
+  @GetMapping("/runs/{id}/events")
+  @Transactional(readOnly = true)
+  public List<EventDocument> list(@PathVariable UUID id) {
+    runs.require(id);
+    return log.events(id).stream().map(EventDocument::of).toList();
+  }
+
+  @PostMapping("/runs/{id}/after")
+  @Transactional
+  public RunViews.RunView after(@PathVariable UUID id, @Valid @RequestBody After f) {
+    return views.view(runs.close(id, f.clientId(), f.effort(), f.feel(), f.note()));
+  }
+}

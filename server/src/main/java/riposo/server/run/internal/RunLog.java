@@ -1,0 +1,157 @@
+package riposo.server.run.internal;
+
+import jakarta.persistence.EntityManager;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import riposo.catalogue.EventDocument;
+import riposo.catalogue.RunDocument;
+import riposo.core.run.DoneSet;
+import riposo.core.run.RunEvent;
+import riposo.core.run.RunSheet;
+import riposo.core.run.RunState;
+import riposo.server.platform.Studios;
+
+/** The events and sets of runs as they are stored. */
+@Component
+class RunLog {
+  private static final String STOPS =
+      "select e from RunEvent e join RunPerson p on p.runId = e.runId"
+          + " where p.clientId = :client and e.kind = 'STOP'"
+          + " and (e.personId is null or e.personId = :client) order by e.at, e.seq";
+
+  private final EntityManager em;
+  private final Studios studios;
+
+  RunLog(EntityManager em, Studios studios) {
+    this.em = em;
+    this.studios = studios;
+  }
+
+  List<EventRow> rows(UUID runId) {
+    return em.createQuery(
+            "from RunEvent e where e.runId = :run order by e.at, e.seq", EventRow.class)
+        .setParameter("run", runId)
+        .getResultList();
+  }
+
+  List<RunEvent> events(UUID runId) {
+    return rows(runId).stream().map(RunLog::event).toList();
+  }
+
+  /** Those of these ids that are on file, whatever their run. */
+  Map<UUID, EventRow> known(Collection<UUID> ids) {
+    return ids.isEmpty()
+        ? Map.of()
+        : em.createQuery("from RunEvent e where e.id in :ids", EventRow.class)
+            .setParameter("ids", ids)
+            .getResultStream()
+            .collect(Collectors.toMap(r -> r.id, r -> r, (a, b) -> a, HashMap::new));
+  }
+
+  static RunEvent event(EventRow row) {
+    return RunDocument.event(row.body, row.personId);
+  }
+
+  EventRow add(UUID runId, RunEvent e, String sent) {
+    EventRow r = new EventRow();
+    r.id = e.id();
+    r.runId = runId;
+    r.personId =
+        e instanceof RunEvent.Logged l
+            ? l.person()
+            : e instanceof RunEvent.Stop s ? s.person() : null;
+    r.device = e.stamp().device();
+    r.at = e.at();
+    r.seq = e.stamp().seq();
+    r.kind = EventDocument.kind(e).name();
+    r.body = RunDocument.write(e);
+    r.sent = sent;
+    r.receivedAt = studios.now();
+    em.persist(r);
+    return r;
+  }
+
+  /** Where a run stands at this moment. */
+  RunState state(RunSheet sheet, Collection<RunEvent> events) {
+    return RunState.fold(
+        sheet.timeline().segments(), sheet.ids(), events, studios.now().toEpochMilli());
+  }
+
+  /** Every STOP of a client, withdrawn or not, earliest first. */
+  List<EventRow> stops(UUID clientId) {
+    return em.createQuery(STOPS, EventRow.class).setParameter("client", clientId).getResultList();
+  }
+
+  /** The sets of a client by run, in the order they were told. */
+  Map<UUID, List<DoneSet>> sets(UUID clientId) {
+    return em.createQuery(
+            "select s.runId, s.body from RunSet s where s.clientId = :client order by s.place",
+            Object[].class)
+        .setParameter("client", clientId)
+        .getResultStream()
+        .collect(
+            Collectors.groupingBy(
+                r -> (UUID) r[0],
+                Collectors.mapping(r -> RunDocument.set((String) r[1]), Collectors.toList())));
+  }
+
+  /** Brings the sets of a run to what its events come to. */
+  void write(RunRow run, List<DoneSet> sets) {
+    Map<SetRow.Key, SetRow> before =
+        em.createQuery("from RunSet s where s.runId = :run", SetRow.class)
+            .setParameter("run", run.id)
+            .getResultStream()
+            .collect(Collectors.toMap(SetRow::key, s -> s));
+    for (int i = 0; i < sets.size(); i++) {
+      SetRow row = before.remove(SetRow.key(sets.get(i)));
+      boolean add = row == null;
+      row = add ? new SetRow() : row;
+      row.write(run, sets.get(i), i);
+      if (add) {
+        em.persist(row);
+      }
+    }
+    before.values().forEach(em::remove);
+  }
+
+  /** Deletes all that was told of a run; the run itself goes after it. */
+  void erase(UUID runId) {
+    em.createQuery("delete from RunSet e where e.runId = :run")
+        .setParameter("run", runId)
+        .executeUpdate();
+    em.createQuery("delete from RunEvent e where e.runId = :run")
+        .setParameter("run", runId)
+        .executeUpdate();
+  }
+
+  /** Deletes what was told of one person of a run that is others' too. */
+  void erase(UUID runId, UUID clientId) {
+    em.createQuery("delete from RunSet e where e.runId = :run and e.clientId = :client")
+        .setParameter("run", runId)
+        .setParameter("client", clientId)
+        .executeUpdate();
+    em.createQuery("delete from RunEvent e where e.runId = :run and e.personId = :client")
+        .setParameter("run", runId)
+        .setParameter("client", clientId)
+        .executeUpdate();
+  }
+
+  /** Deletes what the tables of before still hold of a client. */
+  void eraseOld(UUID clientId) {
+    UUID studio = riposo.server.platform.StudioContext.current();
+    for (String sql :
+        List.of(
+            "delete from old_run_event where run_id in (select id from old_run where client_id = :client) and studio_id = :studio",
+            "delete from old_run where client_id = :client and studio_id = :studio")) {
+      em.createNativeQuery(sql)
+          .setParameter("client", clientId)
+          .setParameter("studio", studio)
+          .executeUpdate();
+    }
+  }
+}

@@ -1,0 +1,312 @@
+package riposo.server.run.internal;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import riposo.catalogue.EntryDocument;
+import riposo.core.adapt.AdaptedPlan.WorkShare;
+import riposo.core.dose.Dose;
+import riposo.core.kit.Room;
+import riposo.core.limit.Side;
+import riposo.core.movement.Movement;
+import riposo.core.plan.Block;
+import riposo.core.plan.Timeline;
+import riposo.core.run.RunEvent;
+import riposo.core.run.RunSheet;
+import riposo.core.run.RunState;
+import riposo.core.run.StopFor;
+import riposo.core.run.StopSign;
+import riposo.core.today.TodayCheck;
+import riposo.core.wording.Wording;
+import riposo.server.client.Clients;
+import riposo.server.movement.Movements;
+import riposo.server.platform.Json;
+import riposo.server.platform.Studios;
+import riposo.server.screening.Readiness;
+
+/** Runs as they are shown: the sentences made of the facts on file. */
+@Component
+class RunViews {
+  /**
+   * A run with where it stands, and all a device needs of it.
+   *
+   * @param stops every tap on the stop panel, earliest first
+   * @param leftOpen it was ended because nothing was heard of it any more
+   */
+  record RunView(
+      UUID id,
+      long version,
+      UUID planId,
+      String planName,
+      LocalDate date,
+      Timeline timeline,
+      @Nullable Integer beat,
+      RunStateView state,
+      @Nullable Integer minutes,
+      boolean leftOpen,
+      List<RunPersonView> people,
+      List<StopView> stops) {}
+
+  /** Where a run stands at this moment; milliseconds, times since 1970 UTC. */
+  record RunStateView(
+      RunState.Status status,
+      long positionMs,
+      long holdMs,
+      @Nullable Long pausedAt,
+      @Nullable Long startedAt,
+      @Nullable Long endedAt,
+      long activeMs,
+      List<KnownSet> entries) {
+    static RunStateView of(RunState s) {
+      return new RunStateView(
+          s.status(),
+          s.positionMs(),
+          s.holdMs(),
+          s.pausedAt(),
+          s.startedAt(),
+          s.endedAt(),
+          s.activeMs(),
+          s.entries().stream()
+              .map(k -> new KnownSet(k.person(), EntryDocument.of(k.entry())))
+              .toList());
+    }
+  }
+
+  /** What is known of a set of a person. */
+  record KnownSet(UUID person, EntryDocument entry) {}
+
+  /**
+   * One person of a run.
+   *
+   * @param signs the panel's signs in this client's order
+   */
+  record RunPersonView(
+      UUID clientId,
+      String name,
+      @Nullable Integer effortCap,
+      @Nullable WorkShare share,
+      BeforeView before,
+      @Nullable String reason,
+      @Nullable Integer effortAfter,
+      @Nullable String feel,
+      @Nullable String note,
+      List<RunSlotView> slots,
+      List<SignView> signs) {}
+
+  /**
+   * What was asked and told before the start.
+   *
+   * @param dose how today cut the plan; null in runs from before it was asked
+   * @param reasons why, with the professional's own where another dose was picked
+   */
+  record BeforeView(
+      @Nullable UUID checkId,
+      @Nullable Integer painBefore,
+      TodayCheck.@Nullable Dose dose,
+      List<String> cautions,
+      List<String> reasons) {}
+
+  /** Cautions and reasons as they are kept. */
+  record Told(List<String> cautions, List<String> reasons) {}
+
+  /**
+   * A slot as this person does it.
+   *
+   * @param stages of a staged set, in words; empty elsewhere
+   */
+  record RunSlotView(String key, Block block, List<RunPartView> parts, List<String> stages) {}
+
+  /**
+   * What is done in a slot or on one side of it.
+   *
+   * @param capLeft greatest weight in the left hand, grams; null where nothing limits it
+   */
+  record RunPartView(
+      Side side,
+      @Nullable String movementId,
+      @Nullable String familyId,
+      String title,
+      List<String> cues,
+      boolean breathe,
+      Dose dose,
+      String doseText,
+      @Nullable Integer capLeft,
+      @Nullable Integer capRight) {}
+
+  /**
+   * A sign of the stop panel as shown.
+   *
+   * @param place this client's own come first
+   */
+  record SignView(
+      String id,
+      String words,
+      String aid,
+      String source,
+      StopSign.After after,
+      StopSign.Place place) {}
+
+  /** A STOP said to have been tapped in error: when, by whom, why. */
+  record Withdrawn(LocalDate on, String by, String reason) {}
+
+  /**
+   * One tap on the stop panel.
+   *
+   * @param person whose; null for everybody of the run
+   * @param at ms since 1970 UTC
+   * @param time "10:32" in the studio's zone
+   * @param aid what to do first, with its source
+   * @param open it may still be withdrawn today
+   */
+  record StopView(
+      UUID id,
+      @Nullable UUID person,
+      long at,
+      String time,
+      String words,
+      StopSign.After after,
+      String aid,
+      String source,
+      @Nullable Withdrawn withdrawn,
+      boolean open) {}
+
+  private final PersonStore people;
+  private final WithdrawalStore withdrawals;
+  private final RunLog log;
+  private final Clients clients;
+  private final Readiness readiness;
+  private final Movements movements;
+  private final Json json;
+  private final Studios studios;
+
+  RunViews(
+      PersonStore people,
+      WithdrawalStore withdrawals,
+      RunLog log,
+      Clients clients,
+      Readiness readiness,
+      Movements movements,
+      Json json,
+      Studios studios) {
+    this.people = people;
+    this.withdrawals = withdrawals;
+    this.log = log;
+    this.clients = clients;
+    this.readiness = readiness;
+    this.movements = movements;
+    this.json = json;
+    this.studios = studios;
+  }
+
+  RunView view(RunRow run) {
+    RunSheet sheet = RunService.sheet(run);
+    List<EventRow> rows = log.rows(run.id);
+    RunState state = log.state(sheet, rows.stream().map(RunLog::event).toList());
+    List<WithdrawalRow> withdrawn = withdrawals.findByRunId(run.id);
+    List<PersonRow> all = people.findByRunId(run.id);
+    return new RunView(
+        run.id,
+        run.version,
+        run.planId,
+        run.planName,
+        run.onDate,
+        sheet.timeline(),
+        sheet.beat(),
+        RunStateView.of(state),
+        run.minutes,
+        run.leftOpen,
+        sheet.people().stream()
+            .flatMap(
+                p ->
+                    all.stream()
+                        .filter(row -> row.clientId.equals(p.id()))
+                        .map(row -> person(p, row)))
+            .toList(),
+        state.stops().stream().map(s -> stop(s, rows, withdrawn)).toList());
+  }
+
+  private RunPersonView person(RunSheet.Person p, PersonRow row) {
+    Clients.Client client = clients.require(p.id());
+    Set<StopFor> own = readiness.of(p.id()).stopFor();
+    Told told = json.read(row.told, Told.class);
+    return new RunPersonView(
+        p.id(),
+        client.name(),
+        p.effortCap(),
+        p.share(),
+        new BeforeView(row.checkId, row.painBefore, row.dose, told.cautions(), told.reasons()),
+        row.reason,
+        row.effortAfter,
+        row.feel,
+        row.note,
+        p.slots().stream().map(s -> slot(s, client.printed())).toList(),
+        StopSign.panel(own).stream()
+            .map(
+                s ->
+                    new SignView(
+                        s.name(), s.words, s.aid.words, s.aid.source, s.after, s.place(own)))
+            .toList());
+  }
+
+  private RunSlotView slot(RunSheet.Slot s, List<Room.Printed> printed) {
+    return new RunSlotView(
+        s.key(),
+        s.block(),
+        s.parts().stream().map(p -> part(p, printed)).toList(),
+        s.stages().stream().map(Wording::stage).toList());
+  }
+
+  private RunPartView part(RunSheet.Part p, List<Room.Printed> printed) {
+    String id = p.form().movementId();
+    Movement m = id == null ? null : movements.catalogue().find(id).orElse(null);
+    return new RunPartView(
+        p.form().side(),
+        id,
+        p.form().familyId(),
+        Wording.form(p.form()),
+        m != null ? m.cues() : id == null ? List.of("Breathe low, long out") : List.of(),
+        m != null && m.demands().pressure() >= 1,
+        p.dose(),
+        Wording.dose(p.dose(), printed),
+        p.capLeft(),
+        p.capRight());
+  }
+
+  private StopView stop(RunEvent.Stop s, List<EventRow> rows, List<WithdrawalRow> withdrawn) {
+    Withdrawn w =
+        withdrawn.stream()
+            .filter(x -> x.eventId.equals(s.id()))
+            .findFirst()
+            .map(x -> new Withdrawn(x.onDate, x.by, x.reason))
+            .orElse(null);
+    boolean open =
+        w == null
+            && rows.stream()
+                .anyMatch(
+                    r -> r.id.equals(s.id()) && studios.day(r.moment()).equals(studios.today()));
+    return new StopView(
+        s.id(),
+        s.person(),
+        s.at(),
+        studios.time(Instant.ofEpochMilli(s.at())),
+        s.words(),
+        s.after(),
+        s.sign().aid.words,
+        s.sign().aid.source,
+        w,
+        open);
+  }
+
+  /** What the signs of these runs left behind, less what was withdrawn as tapped in error. */
+  static Set<StopSign.After> standing(List<EventRow> stops, Set<UUID> withdrawn) {
+    return stops.stream()
+        .filter(r -> !withdrawn.contains(r.id))
+        .map(r -> ((RunEvent.Stop) RunLog.event(r)).after())
+        .collect(Collectors.toUnmodifiableSet());
+  }
+}

@@ -1,0 +1,62 @@
+import { api, type S } from '../api'
+import type { RunEvent } from '../clock'
+import { RunLog, type RunNet } from './log'
+import { deviceStore, type RunStore } from './store'
+
+export type { Happening, RunLogState } from './log'
+export { RunLog }
+
+const net: RunNet = {
+  run: (id) => api.get<S['RunView']>(`/runs/${id}`),
+  events: (id) => api.get<RunEvent[]>(`/runs/${id}/events`),
+  send: (id, events, clock) => api.post<S['Kept']>(`/runs/${id}/events`, { events, clock }),
+}
+
+const OLDER = 'riposo.run.'
+const older = {
+  read: (runId: string) => local((s) => s.getItem(OLDER + runId)),
+  drop: (runId: string) => void local((s) => s.removeItem(OLDER + runId)),
+}
+
+/** Local storage may be closed to the page: then there is nothing in it. */
+function local<T>(ask: (s: Storage) => T): T | null {
+  try {
+    return ask(localStorage)
+  } catch {
+    return null
+  }
+}
+
+let mine: string | undefined
+/** This device, known to the log by a number it made itself. */
+function device(): string {
+  mine ??= local((s) => s.getItem('riposo.device')) ?? undefined
+  if (!mine) {
+    const made = crypto.randomUUID().slice(0, 8)
+    mine = made
+    local((s) => s.setItem('riposo.device', made))
+  }
+  return mine
+}
+
+let store: RunStore | undefined
+const shared = () => (store ??= deviceStore())
+
+/** The log of a run on this device. */
+export function runLog(runId: string): RunLog {
+  return new RunLog(runId, { store: shared(), net, device, older })
+}
+
+/** Sends what any run on this device still has to send, also what an older version kept. */
+export async function deliverAll(): Promise<void> {
+  const left = local((s) => Object.keys(s).filter((k) => k.startsWith(OLDER))) ?? []
+  const waiting = await shared()
+    .waiting()
+    .catch(() => [])
+  for (const id of new Set([...waiting, ...left.map((k) => k.slice(OLDER.length))])) {
+    const log = runLog(id)
+    await log.open()
+    await log.send()
+    log.close()
+  }
+}

@@ -1,0 +1,350 @@
+import { ApiError, type S } from '../api'
+import { foldClock, type RunEvent } from '../clock'
+import type { KeptEvent, RunStore } from './store'
+
+/** What happens, before the log gives it its id, device, time and number. */
+export type Happening = Omit<RunEvent, 'id' | 'at' | 'seq' | 'device'>
+
+/** The server, as the log needs it. */
+export interface RunNet {
+  run(id: string): Promise<S['RunView']>
+  events(id: string): Promise<RunEvent[]>
+  send(id: string, events: RunEvent[], clock: number): Promise<S['Kept']>
+}
+
+export interface RunLogState {
+  run?: S['RunView']
+  events: RunEvent[]
+  waiting: number
+  refused: { event: RunEvent; why: string }[]
+  /** the server was not reached */
+  offline: boolean
+  /** this device is full or keeps nothing: only memory and the server hold the log */
+  unkept: boolean
+  trouble: ApiError | null
+  /** the run cannot be shown: neither the server nor this device has it */
+  error: unknown
+  /** milliseconds to add to this device's clock */
+  offset: number
+}
+
+interface Parts {
+  store: RunStore
+  net: RunNet
+  device: () => string
+  now?: () => number
+  /** events of a version before this one, kept as text */
+  older?: { read(runId: string): string | null; drop(runId: string): void }
+}
+
+const AT_ONCE = 200
+const DAY = 86_400_000
+const idOf = (e: RunEvent) => e.id ?? ''
+const atOf = (e: RunEvent) => e.at ?? 0
+
+/**
+ * The events of a run on this device: kept as they happen, then sent until the server has answered each.
+ * A reload, a closed tab, a second tab or a lost network loses nothing. No part of it knows the page.
+ */
+export class RunLog {
+  private kept = new Map<string, KeptEvent>()
+  private unsaved = new Set<string>()
+  private runUnsaved = false
+  private listeners = new Set<() => void>()
+  private sending = false
+  private closed = false
+  private ends: (() => void)[] = []
+  private saving: Promise<void> = Promise.resolve()
+  private state: RunLogState = {
+    events: [],
+    waiting: 0,
+    refused: [],
+    offline: false,
+    unkept: false,
+    trouble: null,
+    error: null,
+    offset: 0,
+  }
+
+  constructor(
+    readonly runId: string,
+    private readonly parts: Parts,
+  ) {}
+
+  readonly snapshot = (): RunLogState => this.state
+  readonly subscribe = (on: () => void): (() => void) => {
+    this.listeners.add(on)
+    return () => this.listeners.delete(on)
+  }
+
+  /** The time by the server's clock where it has corrected this device's. */
+  now(): number {
+    return (this.parts.now ?? Date.now)() + this.state.offset
+  }
+
+  /** Reads what the device kept, takes over what an older version kept, and joins it with the server's. */
+  async open(): Promise<void> {
+    this.closed = false
+    try {
+      const { run, events } = await this.parts.store.load(this.runId)
+      this.take(events)
+      if (run) this.set({ run: this.state.run ?? run.run, offset: run.offset })
+    } catch {
+      this.set({ unkept: true })
+    }
+    await this.takeOver()
+    this.ends.push(this.parts.store.watch(this.runId, (events) => this.take(events)))
+    await this.refresh()
+  }
+
+  private async takeOver() {
+    const text = this.parts.older?.read(this.runId)
+    if (!text) return
+    const before = readOlder(text)
+    this.take(
+      before.events.map((event) => ({
+        id: idOf(event),
+        runId: this.runId,
+        event,
+        state: before.sent.has(idOf(event)) ? 'SENT' : before.refused[idOf(event)] ? 'REFUSED' : 'WAITING',
+        why: before.refused[idOf(event)],
+      })),
+    )
+    for (const e of before.events) this.unsaved.add(idOf(e))
+    await this.save()
+    if (!this.state.unkept) this.parts.older?.drop(this.runId)
+  }
+
+  /** Ends everything this log does; what is kept stays kept. */
+  close() {
+    this.closed = true
+    this.ends.forEach((end) => end())
+    this.ends = []
+  }
+
+  /** The run and its events as the server has them, of this device and of others. */
+  async refresh(): Promise<void> {
+    try {
+      const run = await this.parts.net.run(this.runId)
+      this.runUnsaved = true
+      this.set({ run, error: null, offline: false })
+      await this.others()
+    } catch (e) {
+      if (e instanceof ApiError && e.problem.status === 0) this.set({ offline: true })
+      this.set({ error: this.state.run ? null : e })
+    }
+    await this.save()
+    await this.settle()
+  }
+
+  /** What other devices have logged since. */
+  async others(): Promise<void> {
+    const events = await this.parts.net.events(this.runId)
+    const news = events.filter((e) => {
+      const known = this.kept.get(idOf(e))
+      return !known || known.state === 'WAITING' || atOf(known.event) !== atOf(e)
+    })
+    if (news.length === 0) return
+    for (const event of news) {
+      this.kept.set(idOf(event), { id: idOf(event), runId: this.runId, event, state: 'SENT' })
+      this.unsaved.add(idOf(event))
+    }
+    this.changed()
+    await this.save()
+  }
+
+  /** Something happened: it is in the log when this returns, on the device right after, then sent. */
+  add(h: Happening): RunEvent {
+    const device = this.parts.device()
+    const mine = [...this.kept.values()].map((k) => k.event).filter((e) => e.device === device)
+    const event: RunEvent = {
+      ...h,
+      id: crypto.randomUUID(),
+      device,
+      // never before the last one of this device, even where its clock was set back
+      at: Math.max(this.now(), ...mine.map(atOf)),
+      seq: Math.max(-1, ...mine.map((e) => e.seq)) + 1,
+    }
+    const id = idOf(event)
+    this.kept.set(id, { id, runId: this.runId, event, state: 'WAITING' })
+    this.unsaved.add(id)
+    this.changed()
+    void this.save().then(() => this.send())
+    return event
+  }
+
+  /** Sends what waits, every stop first so that it never waits behind the rest; one tab at a time. */
+  async send(): Promise<void> {
+    if (this.sending || this.closed) return
+    this.sending = true
+    try {
+      await alone('riposo.send.' + this.runId, () => this.sendAll())
+    } finally {
+      this.sending = false
+    }
+  }
+
+  private async sendAll() {
+    // another tab may have sent some meanwhile
+    await this.parts.store.load(this.runId).then(
+      (k) => this.take(k.events),
+      () => {},
+    )
+    for (let batch = this.batch(); batch.length > 0; batch = this.batch()) {
+      try {
+        const kept = await this.parts.net.send(this.runId, batch, this.now())
+        this.answered(batch, kept.answers)
+        this.set({ offline: false, trouble: null })
+      } catch (e) {
+        if (e instanceof ApiError && e.problem.status === 0) this.set({ offline: true })
+        else if (e instanceof ApiError) this.set({ trouble: e })
+        else throw e
+        break
+      } finally {
+        await this.save()
+      }
+      // a stop the server would not take is tried again with the next beat, not at once
+      if (batch.every((e) => this.kept.get(idOf(e))?.state === 'WAITING')) break
+    }
+    await this.settle()
+  }
+
+  /** What goes with the next sending. */
+  batch(): RunEvent[] {
+    const all = [...this.kept.values()].filter((k) => k.state === 'WAITING').map((k) => k.event)
+    return [...all.filter((e) => e.kind === 'STOP'), ...all.filter((e) => e.kind !== 'STOP')].slice(
+      0,
+      AT_ONCE,
+    )
+  }
+
+  private answered(sent: RunEvent[], answers: S['Answered'][]) {
+    for (const a of answers) {
+      const k = this.kept.get(idOf(sent[a.index] ?? ({} as RunEvent)))
+      if (!k) continue
+      if (a.reply === 'REFUSED') {
+        // a stop is never given up
+        if (k.event.kind !== 'STOP')
+          this.kept.set(k.id, { ...k, state: 'REFUSED', why: a.why ?? 'Not taken.' })
+      } else {
+        if (a.at !== undefined) this.adopt(a.at - atOf(k.event))
+        const event = a.at === undefined ? k.event : { ...k.event, at: a.at, deviceAt: atOf(k.event) }
+        this.kept.set(k.id, { ...k, event, state: 'SENT' })
+      }
+      this.unsaved.add(k.id)
+    }
+    this.changed()
+  }
+
+  /** The server has set this device's time: its clock is put right, and so is what still waits. */
+  private adopt(off: number) {
+    if (Math.abs(off) < DAY) return
+    this.state = { ...this.state, offset: this.state.offset + off }
+    this.runUnsaved = true
+    for (const k of this.kept.values())
+      if (k.state === 'WAITING' && Math.abs(atOf(k.event) - this.now()) > DAY) {
+        this.kept.set(k.id, { ...k, event: { ...k.event, at: atOf(k.event) + off } })
+        this.unsaved.add(k.id)
+      }
+  }
+
+  /** Nothing of a run stays on the device once it is closed and everything is delivered. */
+  private async settle() {
+    const { run } = this.state
+    const over = run !== undefined && run.people.every((p) => p.effortAfter !== undefined)
+    if (!over || [...this.kept.values()].some((k) => k.state !== 'SENT')) return
+    try {
+      await this.parts.store.remove(this.runId)
+    } catch {
+      // a device that keeps nothing has nothing to remove
+    }
+  }
+
+  private take(events: KeptEvent[]) {
+    let news = false
+    for (const e of events) {
+      const mine = this.kept.get(e.id)
+      if (mine && (mine.state === e.state || e.state === 'WAITING' || this.unsaved.has(e.id))) continue
+      this.kept.set(e.id, e)
+      news = true
+    }
+    if (news) this.changed()
+  }
+
+  private save(): Promise<void> {
+    this.saving = this.saving.then(() => this.saveNow())
+    return this.saving
+  }
+
+  private async saveNow() {
+    const ids = [...this.unsaved]
+    if (ids.length === 0 && !this.runUnsaved) return
+    const events = ids.flatMap((id) => this.kept.get(id) ?? [])
+    const run = this.runUnsaved ? this.state.run : undefined
+    try {
+      await this.parts.store.put(
+        this.runUnsaved ? { id: this.runId, run, offset: this.state.offset } : undefined,
+        events,
+      )
+      for (const e of events) if (this.kept.get(e.id) === e) this.unsaved.delete(e.id)
+      this.runUnsaved = false
+      this.set({ unkept: false })
+    } catch {
+      // full, or private: memory and the server hold it, and the page says so
+      this.set({ unkept: true })
+    }
+  }
+
+  private changed() {
+    const all = [...this.kept.values()]
+    this.set({
+      events: all.map((k) => k.event),
+      waiting: all.filter((k) => k.state === 'WAITING').length,
+      refused: all.flatMap((k) => (k.state === 'REFUSED' ? [{ event: k.event, why: k.why ?? '' }] : [])),
+    })
+  }
+
+  private set(some: Partial<RunLogState>) {
+    this.state = { ...this.state, ...some }
+    this.listeners.forEach((l) => l())
+  }
+
+  /** Whether the run is over as far as this device knows. */
+  ended(): boolean {
+    const { run, events } = this.state
+    if (!run) return false
+    const people = run.people.map((p) => p.clientId)
+    const { status } = foldClock(run.timeline.segments, people, events, 0)
+    return status === 'STOPPED' || status === 'FINISHED'
+  }
+}
+
+/** Runs work under a lock that all tabs of the device share; where there is none it just runs. */
+async function alone(name: string, work: () => Promise<void>): Promise<void> {
+  const locks = typeof navigator === 'undefined' ? undefined : navigator.locks
+  if (!locks) return work()
+  await locks.request(name, { ifAvailable: true }, async (lock) => {
+    if (lock) await work()
+  })
+}
+
+/** What earlier versions kept of a run as text; nothing, or not readable, is nothing. */
+export function readOlder(text: string): {
+  events: RunEvent[]
+  sent: Set<string>
+  refused: Record<string, string>
+} {
+  try {
+    const k = JSON.parse(text) as {
+      v?: number
+      events?: RunEvent[]
+      sent?: string[]
+      refused?: Record<string, string>
+    }
+    if (k.v === 1 || k.v === 2)
+      return { events: k.events ?? [], sent: new Set(k.sent ?? []), refused: k.refused ?? {} }
+  } catch {
+    // the server has what was sent
+  }
+  return { events: [], sent: new Set(), refused: {} }
+}
