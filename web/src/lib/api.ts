@@ -10,6 +10,9 @@ export interface Problem {
   reasons?: string[]
   theirs?: unknown
   yours?: unknown
+  /** the run that is open already, and its plan */
+  run?: string
+  planName?: string
 }
 
 /** A refused request, with the server's sentence. */

@@ -14,6 +14,9 @@ export interface Clock {
   stops: { id: string; at: number; sign?: string; text?: string; person?: string }[]
 }
 
+/** The server itself, where it ends what was left open. */
+const SERVER = 'server'
+
 const id = (e: RunEvent) => e.id ?? ''
 const at = (e: RunEvent) => e.at ?? 0
 const byId = (a: RunEvent, b: RunEvent) => (id(a) < id(b) ? -1 : id(a) > id(b) ? 1 : 0)
@@ -28,7 +31,7 @@ export function ordered(events: RunEvent[]): RunEvent[] {
   once.sort((a, b) => a.seq - b.seq || at(a) - at(b) || byId(a, b))
   const reached = new Map<string, number>()
   const all = once.map((e) => {
-    if (e.kind === 'STOP' || !e.device || e.device === 'old') return e
+    if (e.kind === 'STOP' || !e.device || e.device === 'old' || e.device === SERVER) return e
     const t = Math.max(at(e), reached.get(e.device) ?? -Infinity)
     reached.set(e.device, t)
     return t === at(e) ? e : { ...e, at: t }
@@ -60,7 +63,12 @@ export function foldClock(segments: Segment[], people: string[], events: RunEven
     hold -= held
     position = Math.min(total, position + passed - held)
   }
-  for (const e of ordered(events)) {
+  const all = ordered(events)
+  // where the server ended what was left open, a device that had gone on after all takes that end back
+  const clockOf = (e: RunEvent) => e.kind !== 'ENTRY' && e.kind !== 'STOP' && e.device !== SERVER
+  const lastAt = Math.max(-Infinity, ...all.filter(clockOf).map(at))
+  for (const e of all) {
+    if (e.device === SERVER && at(e) < lastAt) continue
     let everybody = false
     if (e.kind === 'STOP') {
       const person = e.person ?? only

@@ -115,6 +115,8 @@ function CheckThenStart({ planId }: { planId: string }) {
   const [signs, setSigns] = useState<Sign[]>([])
   const [dose, setDose] = useState<S['Start']['dose'] | null>(null)
   const [reason, setReason] = useState('')
+  // the same start sent twice is one run
+  const [runId] = useState(() => crypto.randomUUID())
   const navigate = useNavigate()
   const cache = useQueryClient()
   const number = (s: string) => (s.trim() === '' ? null : Number(s))
@@ -147,6 +149,7 @@ function CheckThenStart({ planId }: { planId: string }) {
       const check = await api.post<S['CheckView']>(`/clients/${client.id}/today-checks`, form)
       if (check.result.outcome === 'NOT_TODAY' || check.result.outcome === 'URGENT') return null
       return api.post<S['RunView']>('/runs', {
+        id: runId,
         clientId: client.id,
         planId,
         checkId: check.id,
@@ -388,6 +391,11 @@ function CheckThenStart({ planId }: { planId: string }) {
           </Field>
         )}
         <Failure error={start.error} />
+        {startError?.problem.code === 'run-open' && startError.problem.run && (
+          <Link className="btn btn-main mb-2" to={`/run/${startError.problem.run}`}>
+            Back into {startError.problem.planName ?? 'the open session'}
+          </Link>
+        )}
         <Button main type="submit" disabled={start.isPending} className="mt-2 w-full">
           {over ? 'Keep this check' : 'Start'}
         </Button>

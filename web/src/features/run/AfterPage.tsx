@@ -51,6 +51,7 @@ export function AfterPage() {
       <p className="mb-5 text-soft">
         {r.planName}, {day(r.date)}
         {r.minutes !== undefined && `, ${r.minutes} min`} · {r.state.entries.length} sets logged
+        {r.leftOpen && ' · left open, ended by itself'}
         {r.stops.map((s) => (
           <strong key={s.id} className="text-brick">
             {' '}

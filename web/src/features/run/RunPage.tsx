@@ -240,7 +240,9 @@ function Live({
                 )
               ) : (
                 <p className="mb-5 text-xl">
-                  {clock(timeline.total)} on the timeline. Now how it felt, while it is fresh.
+                  {run.leftOpen
+                    ? 'Left open: nothing was heard of it for 12 hours, so it was ended as of the last entry. What still arrives is kept.'
+                    : `${clock(timeline.total)} on the timeline. Now how it felt, while it is fresh.`}
                 </p>
               )}
               <button

@@ -223,6 +223,9 @@ class ApiTest extends ApiDesk {
                 .orElse(0))
         .as("one set less")
         .isEqualTo(1);
+    post(
+        "/runs/" + eased.id() + "/events",
+        "{\"events\":[" + event("FINISH", clock.millis(), 0, "") + "]}");
     String pick = "{\"clientId\":\"%s\",\"planId\":\"%s\",\"checkId\":\"%s\",\"dose\":\"%s\"%s}";
     assertThat(post("/runs", pick.formatted(id, plan, caution, "AS_PLANNED", "")).code())
         .isEqualTo("reason-wanted");

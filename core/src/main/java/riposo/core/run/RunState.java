@@ -18,12 +18,14 @@ import riposo.core.plan.Segment;
  * A run folded from its events: the clock and the sets. The clock is wall time less pauses, moved
  * by GOTO and held by EXTEND; it is never counted in ticks. Any STOP wins, however late it arrives
  * and whatever else ended the run: a run ends at FINISH, or once everybody in it was stopped, and
- * is stopped from then on; every sign is kept. Of one device, time never runs backwards.
+ * is stopped from then on; every sign is kept. Of one device, time never runs backwards. Where the
+ * server ended what was left open, a device that had gone on after all takes that end back.
  *
  * @param positionMs milliseconds into the timeline at {@code asOf}
  * @param holdMs milliseconds of added rest still to pass before the timeline goes on
  * @param pausedAt when the present pause began; null when the clock goes
  * @param activeMs milliseconds from start to end or {@code asOf}, less pauses
+ * @param leftOpen it ended because nothing was heard of it any more
  * @param entries one of each set, in the order they were first told
  * @param stops every STOP, earliest first
  */
@@ -35,6 +37,7 @@ public record RunState(
     @Nullable Long startedAt,
     @Nullable Long endedAt,
     long activeMs,
+    boolean leftOpen,
     List<Known> entries,
     List<RunEvent.Stop> stops) {
 
@@ -71,8 +74,27 @@ public record RunState(
       List<Segment> segments, Set<UUID> people, Collection<RunEvent> events, long asOf) {
     int total = segments.isEmpty() ? 0 : segments.get(segments.size() - 1).endExclusive();
     Fold f = new Fold(segments, total * 1000L, people);
-    ordered(events).forEach(f::take);
+    List<RunEvent> ordered = ordered(events);
+    long last =
+        ordered.stream()
+            .filter(
+                e -> !(e instanceof RunEvent.Logged || e instanceof RunEvent.Stop) && !ofServer(e))
+            .mapToLong(RunEvent::at)
+            .max()
+            .orElse(Long.MIN_VALUE);
+    ordered.stream().filter(e -> !ofServer(e) || e.at() >= last).forEach(f::take);
     return f.at(asOf);
+  }
+
+  private static boolean ofServer(RunEvent e) {
+    return e.stamp().device().equals(Stamp.SERVER);
+  }
+
+  /** The end of a run that was left open: as of what was last heard of it. */
+  public static RunEvent.Finish leftOpen(UUID runId, Collection<RunEvent> events, long begun) {
+    long last = events.stream().mapToLong(RunEvent::at).max().orElse(begun);
+    UUID id = new UUID(runId.getMostSignificantBits(), runId.getLeastSignificantBits() ^ last);
+    return new RunEvent.Finish(new Stamp(id, Stamp.SERVER, last, Integer.MAX_VALUE));
   }
 
   /**
@@ -92,7 +114,7 @@ public record RunState(
     List<RunEvent> all = new ArrayList<>();
     for (RunEvent e : byDevice) {
       Stamp s = e.stamp();
-      if (e instanceof RunEvent.Stop || s.device().equals(Stamp.OLD)) {
+      if (e instanceof RunEvent.Stop || s.device().equals(Stamp.OLD) || ofServer(e)) {
         all.add(e);
       } else {
         long at = Math.max(s.at(), reached.getOrDefault(s.device(), Long.MIN_VALUE));
@@ -121,6 +143,7 @@ public record RunState(
     private @Nullable Long startedAt;
     private @Nullable Long endedAt;
     private @Nullable Long pausedAt;
+    private boolean leftOpen;
     private final List<RunEvent.Stop> stops = new ArrayList<>();
 
     Fold(List<Segment> segments, long total, Set<UUID> people) {
@@ -151,6 +174,7 @@ public record RunState(
       if (e instanceof RunEvent.Finish || last) {
         status = Status.FINISHED;
         endedAt = e.at();
+        leftOpen = ofServer(e);
       } else {
         move(e);
       }
@@ -219,6 +243,7 @@ public record RunState(
           startedAt,
           endedAt,
           active,
+          leftOpen,
           known(),
           List.copyOf(stops));
     }

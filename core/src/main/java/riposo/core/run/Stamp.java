@@ -17,6 +17,9 @@ public record Stamp(UUID id, String device, long at, int seq, @Nullable Long dev
   /** The device of events from before devices were named; several may be behind it. */
   public static final String OLD = "old";
 
+  /** The server itself, where it ends what was left open. */
+  public static final String SERVER = "server";
+
   public Stamp {
     if (device.isBlank() || device.length() > 40) {
       throw new IllegalArgumentException("a device is named by 1 to 40 characters");

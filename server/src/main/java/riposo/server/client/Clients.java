@@ -72,6 +72,9 @@ public interface Clients {
   /** The client, or a problem when training is not possible: archived, or consent withdrawn. */
   Client requireActive(UUID id);
 
+  /** Holds the client until the transaction ends, so that two starts come one after the other. */
+  void hold(UUID id);
+
   /** Limits that decide which kit a client may use; told by the limit module. */
   interface SitterSource {
     Room.Sitter sitter(UUID clientId, @Nullable Integer kneeCm);

@@ -68,6 +68,11 @@ public final class Problems extends RuntimeException {
     return new Problems(HttpStatus.CONFLICT, code, detail, List.of(), Map.of("reasons", reasons));
   }
 
+  /** 409 with more for the page to go on from. */
+  public static Problems refused(String code, String detail, Map<String, Object> more) {
+    return new Problems(HttpStatus.CONFLICT, code, detail, List.of(), more);
+  }
+
   public static Problems gone(String code, String detail) {
     return new Problems(HttpStatus.GONE, code, detail, List.of(), Map.of());
   }

@@ -30,6 +30,7 @@ public interface Runs {
   /**
    * A run of a person without its sheet and events.
    *
+   * @param leftOpen it ended because nothing was heard of it any more
    * @param closed the words after it are on file
    */
   record Summary(
@@ -39,6 +40,7 @@ public interface Runs {
       String planName,
       LocalDate date,
       RunState.Status status,
+      boolean leftOpen,
       boolean closed) {}
 
   /** All runs of a client in time order, in short. */
@@ -46,6 +48,9 @@ public interface Runs {
 
   /** The runs of everybody whose words after are not on file, in time order. */
   List<Summary> unclosed();
+
+  /** Ends every run of the studio of which nothing was heard for 12 hours. */
+  void endLeftOpen();
 
   /** What a client did in every run, in time order. */
   List<DoneRun> history(UUID clientId);

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.run.StartGate;
 import riposo.core.run.StopFor;
 import riposo.core.run.StopSign;
 import riposo.core.screening.Assessment.SugarRules;
@@ -16,7 +17,6 @@ import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.PulseFacts;
 import riposo.core.screening.ReadingKind;
-import riposo.core.screening.StartGate;
 import riposo.core.screening.TodayFacts;
 
 /** The standing outcome of a client, for the other modules. */
@@ -55,7 +55,12 @@ public interface Readiness {
     /** Why this client may not train, whatever reason is given; null when they may. */
     @JsonProperty
     public StartGate.@Nullable Closed closed() {
-      return StartGate.closed(screenedOn != null, outcome, findings, undecided, stoppedToday);
+      return StartGate.closed(who());
+    }
+
+    /** The same as the start asks for it. */
+    public StartGate.Who who() {
+      return new StartGate.Who(screenedOn != null, outcome, findings, undecided, stoppedToday);
     }
   }
 

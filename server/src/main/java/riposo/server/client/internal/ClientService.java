@@ -124,6 +124,11 @@ class ClientService implements Clients {
   }
 
   @Override
+  public void hold(UUID id) {
+    store.lock(id).orElseThrow(() -> Problems.notFound("client", id));
+  }
+
+  @Override
   public Client requireActive(UUID id) {
     Client c = require(id);
     if (c.archivedOn() != null) {

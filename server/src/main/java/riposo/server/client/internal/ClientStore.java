@@ -1,5 +1,15 @@
 package riposo.server.client.internal;
 
+import jakarta.persistence.LockModeType;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
 import riposo.server.platform.Store;
 
-interface ClientStore extends Store<ClientRow> {}
+interface ClientStore extends Store<ClientRow> {
+  /** The client, held until the transaction ends. */
+  @Lock(LockModeType.PESSIMISTIC_WRITE)
+  @Query("from Client c where c.id = :id")
+  Optional<ClientRow> lock(UUID id);
+}

@@ -28,8 +28,8 @@ import riposo.core.dose.Held;
 import riposo.core.limit.Limit;
 import riposo.core.movement.Kit;
 import riposo.core.run.RunState;
+import riposo.core.run.StartGate;
 import riposo.core.screening.Outcome;
-import riposo.core.screening.StartGate;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.StandingSource;
@@ -134,6 +134,7 @@ class DayService implements Appointments {
 
   @GetMapping("/day")
   DayView day() {
+    runs.endLeftOpen();
     LocalDate today = studios.today();
     List<SessionView> sessions =
         store.findByOnDateOrderByAtTime(today).stream()
@@ -321,7 +322,9 @@ class DayService implements Appointments {
                     "AFTER",
                     c.id(),
                     c.name(),
-                    "words after the session of " + Wording.day(r.date()),
+                    "words after the session of "
+                        + Wording.day(r.date())
+                        + (r.leftOpen() ? ", left open and ended by itself" : ""),
                     r.id())
                 : new WaitView(
                     "RUN",

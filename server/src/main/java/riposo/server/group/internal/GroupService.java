@@ -36,8 +36,7 @@ import riposo.core.group.Lanes;
 import riposo.core.group.Participant;
 import riposo.core.kit.Room;
 import riposo.core.limit.Side;
-import riposo.core.screening.Outcome;
-import riposo.core.screening.StartGate;
+import riposo.core.run.StartGate;
 import riposo.server.adapt.StandingSource;
 import riposo.server.client.Clients;
 import riposo.server.group.Groups;
@@ -499,15 +498,10 @@ class GroupService implements Groups, Clients.RoomUse {
       return new GroupSheet.SheetApart(
           clientId, c.name(), "CONSENT", List.of(String.valueOf(p.getMessage())));
     }
-    Readiness.ClientStanding s = readiness.of(clientId);
-    StartGate.Closed closed = s.closed();
-    if (closed != null) {
-      return new GroupSheet.SheetApart(clientId, c.name(), closed.bar().name(), closed.why());
-    }
-    return s.outcome() == Outcome.ASK_FIRST
-        ? new GroupSheet.SheetApart(
-            clientId, c.name(), Outcome.ASK_FIRST.name(), StartGate.worst(s.findings()))
-        : null;
+    StartGate.Closed closed = StartGate.withGroup(readiness.of(clientId).who());
+    return closed == null
+        ? null
+        : new GroupSheet.SheetApart(clientId, c.name(), closed.bar().name(), closed.why());
   }
 
   private GroupView view(GroupRow g) {

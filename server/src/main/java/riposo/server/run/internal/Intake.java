@@ -100,7 +100,7 @@ final class Intake {
     Stamp stamp =
         new Stamp(
             id == null ? another(n.toString()) : id,
-            device == null ? Stamp.OLD : device,
+            device == null || device.equals(Stamp.SERVER) ? Stamp.OLD : device,
             given ? at.asLong() : 0,
             n.path("seq").isInt() ? Math.max(0, n.path("seq").asInt()) : 0);
     RunEvent.Stop stop =
@@ -145,6 +145,9 @@ final class Intake {
   }
 
   private @Nullable String wrong(RunEvent e) {
+    if (e.stamp().device().equals(Stamp.SERVER)) {
+      return "A device is not named so.";
+    }
     if (e instanceof RunEvent.Logged l) {
       return sheet.refuses(l.person(), l.entry());
     }

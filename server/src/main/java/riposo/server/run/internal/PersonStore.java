@@ -15,12 +15,18 @@ interface PersonStore extends Store<PersonRow> {
   long countByClientIdAndOnDateAfter(UUID clientId, LocalDate day);
 
   String LINE =
-      "select new riposo.server.run.Runs$Summary(r.id, p.clientId, r.planId, r.planName, r.onDate, r.status,"
+      "select new riposo.server.run.Runs$Summary(r.id, p.clientId, r.planId, r.planName, r.onDate, r.status, r.leftOpen,"
           + " case when p.effortAfter is null then false else true end)"
           + " from RunPerson p join Run r on r.id = p.runId ";
 
   @Query(LINE + "where p.clientId = :client order by r.onDate, r.createdAt")
   List<Runs.Summary> summaries(UUID client);
+
+  /** Runs of a client that are not ended. */
+  @Query(
+      "select r from RunPerson p join Run r on r.id = p.runId"
+          + " where p.clientId = :client and r.status not in (STOPPED, FINISHED) order by r.createdAt")
+  List<RunRow> open(UUID client);
 
   @Query(LINE + "where p.effortAfter is null order by r.onDate, r.createdAt")
   List<Runs.Summary> unclosed();

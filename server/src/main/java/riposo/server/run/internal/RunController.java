@@ -34,10 +34,12 @@ class RunController {
   /**
    * A start: today's check, and a word where one is wanted.
    *
+   * @param id made by the device, so that the same start sent twice is one run
    * @param dose another dose than the check's, with a reason; never past what rules today out
    * @param groupId the group it is started with; then no reason passes an open ask first
    */
   record Start(
+      @Nullable UUID id,
       @NotNull UUID clientId,
       @NotNull UUID planId,
       @Nullable UUID checkId,
@@ -86,26 +88,32 @@ class RunController {
 
   @PostMapping("/runs")
   @ResponseStatus(HttpStatus.CREATED)
-  @Transactional
-  public RunViews.RunView start(@Valid @RequestBody Start f) {
+  RunViews.RunView start(@Valid @RequestBody Start f) {
     return views.view(
         runs.start(
-            new RunService.Start(
-                f.clientId(), f.planId(), f.checkId(), f.dose(), f.reason(), f.groupId())));
+                new RunService.Start(
+                    f.id(),
+                    f.clientId(),
+                    f.planId(),
+                    f.checkId(),
+                    f.dose(),
+                    f.reason(),
+                    f.groupId()))
+            .id);
   }
 
   /** The run with all a device needs of it, the stop panel's signs too. */
   @GetMapping("/runs/{id}")
-  @Transactional(readOnly = true)
-  public RunViews.RunView show(@PathVariable UUID id) {
-    return views.view(runs.require(id));
+  RunViews.RunView show(@PathVariable UUID id) {
+    runs.endLeftOpen();
+    return views.view(id);
   }
 
   /** All runs of a client in time order, in short. */
   @GetMapping("/clients/{clientId}/runs")
-  @Transactional(readOnly = true)
-  public List<Runs.Summary> of(@PathVariable UUID clientId) {
+  List<Runs.Summary> of(@PathVariable UUID clientId) {
     clients.require(clientId);
+    runs.endLeftOpen();
     return runs.summaries(clientId);
   }
 
@@ -127,8 +135,8 @@ class RunController {
   }
 
   @PostMapping("/runs/{id}/after")
-  @Transactional
-  public RunViews.RunView after(@PathVariable UUID id, @Valid @RequestBody After f) {
-    return views.view(runs.close(id, f.clientId(), f.effort(), f.feel(), f.note()));
+  RunViews.RunView after(@PathVariable UUID id, @Valid @RequestBody After f) {
+    runs.close(id, f.clientId(), f.effort(), f.feel(), f.note());
+    return views.view(id);
   }
 }

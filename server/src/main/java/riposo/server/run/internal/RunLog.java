@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import riposo.catalogue.EventDocument;
 import riposo.catalogue.RunDocument;
@@ -57,7 +58,7 @@ class RunLog {
     return RunDocument.event(row.body, row.personId);
   }
 
-  EventRow add(UUID runId, RunEvent e, String sent) {
+  EventRow add(UUID runId, RunEvent e, @Nullable String sent) {
     EventRow r = new EventRow();
     r.id = e.id();
     r.runId = runId;

@@ -1,10 +1,10 @@
 package riposo.server.run.internal;
 
+import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
@@ -25,14 +25,12 @@ import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
-import riposo.core.limit.Strength;
 import riposo.core.run.DoneRun;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
+import riposo.core.run.StartGate;
 import riposo.core.screening.Finding;
-import riposo.core.screening.Outcome;
-import riposo.core.screening.StartGate;
 import riposo.core.today.TodayCheck;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
@@ -52,8 +50,14 @@ import tools.jackson.databind.JsonNode;
 @Service
 @Transactional
 class RunService implements Runs {
-  /** A start as asked for. */
+  /**
+   * A start as asked for.
+   *
+   * @param id made by the device, so that the same start sent twice is one run; null where it is
+   *     not
+   */
   record Start(
+      @Nullable UUID id,
       UUID clientId,
       UUID planId,
       @Nullable UUID checkId,
@@ -94,6 +98,7 @@ class RunService implements Runs {
   private final PersonStore people;
   private final WithdrawalStore withdrawals;
   private final RunLog log;
+  private final EntityManager em;
   private final AdaptedPlans adapted;
   private final Clients clients;
   private final Readiness readiness;
@@ -110,6 +115,7 @@ class RunService implements Runs {
       PersonStore people,
       WithdrawalStore withdrawals,
       RunLog log,
+      EntityManager em,
       AdaptedPlans adapted,
       Clients clients,
       Readiness readiness,
@@ -125,6 +131,7 @@ class RunService implements Runs {
     this.people = people;
     this.withdrawals = withdrawals;
     this.log = log;
+    this.em = em;
     this.adapted = adapted;
     this.clients = clients;
     this.readiness = readiness;
@@ -148,72 +155,95 @@ class RunService implements Runs {
     return store.lock(id).orElseThrow(() -> Problems.notFound("run", id));
   }
 
+  /** Starts a run, or finds the one that this start made before. */
   RunRow start(Start body) {
+    clients.hold(body.clientId());
+    RunRow before = body.id() == null ? null : again(body.id(), body);
+    if (before != null) {
+      return before;
+    }
     clients.requireActive(body.clientId());
-    Readiness.ClientStanding standing = readiness.of(body.clientId());
-    String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason().trim();
-    StartGate.Closed closed = standing.closed();
+    boolean inGroup = body.groupId() != null;
+    StartGate.Who who = readiness.of(body.clientId()).who();
+    StartGate.Closed closed = inGroup ? StartGate.withGroup(who) : StartGate.closed(who);
     if (closed != null) {
-      throw Problems.refused(closed.bar().code, closed.sentence(), closed.why());
+      throw refused(closed);
     }
-    List<String> wanted = new ArrayList<>();
-    if (standing.outcome() == Outcome.ASK_FIRST && body.groupId() != null) {
-      throw Problems.refused(
-          "ask-first",
-          "Ask first: not started with a group until the word is there.",
-          standing.findings().stream().map(Finding::text).toList());
-    }
-    if (standing.outcome() == Outcome.ASK_FIRST) {
-      standing.findings().stream()
-          .filter(f -> f.outcome() == Outcome.ASK_FIRST)
-          .forEach(f -> wanted.add(f.text()));
-    }
+    notWhileOneIsOpen(body.clientId());
+    String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason().trim();
+    StartGate.Wish wish = new StartGate.Wish(body.dose(), reason != null);
     TodayChecks.Checked checked = checks.require(body.clientId(), body.checkId());
     TodayCheck.Result result = checked.result();
-    TodayCheck.Dose dose = body.dose() == null ? result.dose() : body.dose();
-    if (dose == TodayCheck.Dose.NOT_TODAY) {
-      throw Problems.refused("not-today", "Not today.", result.doseReasons());
-    }
-    if (dose.compareTo(result.dose()) < 0) {
-      wanted.add("Today's check says " + words(result.dose()) + ", picked: " + words(dose) + ".");
-    }
+    TodayCheck.Dose wanted = StartGate.dose(result, wish);
     AdaptedPlans.Ready ready =
         adapted.ready(
             body.clientId(),
             body.planId(),
             studios.today(),
-            new TodayDose(dose, result.effortCap(), result.noLongHolds(), result.wobbly()));
-    if (ready.sheet().timeline().total() == 0) {
-      throw Problems.refused(
-          "no-clock", "This plan has no clock: its doses are ticked off through the day.");
+            new TodayDose(wanted, result.effortCap(), result.noLongHolds(), result.wobbly()));
+    StartGate.Session session =
+        new StartGate.Session(
+            ready.sheet().timeline().total(),
+            ready.problems(),
+            ready.strength(),
+            tooOften(body.clientId()));
+    StartGate.Answer answer = StartGate.start(who, inGroup, result, session, wish);
+    if (answer instanceof StartGate.Shut shut) {
+      throw refused(shut.closed());
     }
-    if (ready.strength() == Strength.FIRM) {
-      throw Problems.refused(
-          "firm-limit", "A firm limit on the session closes this plan.", ready.problems());
+    return begin(body, ((StartGate.Open) answer).dose(), checked, ready.sheet(), reason);
+  }
+
+  private static Problems refused(StartGate.Closed closed) {
+    return Problems.refused(closed.bar().code, closed.sentence(), closed.why());
+  }
+
+  /** The run this start made before; null when it made none yet. */
+  private @Nullable RunRow again(UUID id, Start body) {
+    RunRow row = store.findById(id).orElse(null);
+    boolean same =
+        row != null
+            && row.planId.equals(body.planId())
+            && people.findByRunId(id).stream().anyMatch(p -> p.clientId.equals(body.clientId()));
+    if (row != null && !same || !studios.heldElsewhere("run", Set.of(id)).isEmpty()) {
+      throw Problems.refused("id-taken", "This start is another run's; start again.");
     }
-    wanted.addAll(ready.problems());
-    for (Broken b : tooOften(body.clientId())) {
-      String sentence = "This week " + Wording.broken(List.of(b)).get(0) + ".";
-      if (b.strength() == Strength.FIRM) {
+    return row;
+  }
+
+  /** Refuses a second run while one is open, with the way back into it. */
+  private void notWhileOneIsOpen(UUID clientId) {
+    for (RunRow open : people.open(clientId)) {
+      if (!StartGate.leftOpen(open.heardAt, studios.now())) {
         throw Problems.refused(
-            "firm-limit", "A firm limit on sessions a week closes this.", List.of(sentence));
+            StartGate.Bar.RUN_OPEN.code,
+            StartGate.Bar.RUN_OPEN.sentence,
+            Map.of("run", open.id.toString(), "planName", open.planName));
       }
-      wanted.add(sentence);
+      endLeftOpen(open.id);
     }
-    if (!wanted.isEmpty() && reason == null) {
-      throw Problems.refused("reason-wanted", "Starting needs a recorded reason.", wanted);
-    }
+  }
+
+  private RunRow begin(
+      Start body,
+      TodayCheck.Dose dose,
+      TodayChecks.Checked checked,
+      RunSheet sheet,
+      @Nullable String reason) {
+    TodayCheck.Result result = checked.result();
     RunRow row = new RunRow();
+    row.id = body.id() == null ? row.id : body.id();
     row.createdAt = studios.now();
     row.heardAt = row.createdAt;
     row.planId = body.planId();
-    row.planName = ready.sheet().planName();
+    row.planName = sheet.planName();
     row.onDate = studios.today();
-    row.sheet = RunDocument.write(ready.sheet());
-    store.saveAndFlush(row);
+    row.sheet = RunDocument.write(sheet);
+    em.persist(row);
+    em.flush();
     List<String> reasons = new ArrayList<>(result.doseReasons());
     if (dose != result.dose()) {
-      reasons.add("Picked: " + words(dose) + (reason == null ? "" : ", " + reason) + ".");
+      reasons.add("Picked: " + StartGate.words(dose) + (reason == null ? "" : ", " + reason) + ".");
     }
     PersonRow person = new PersonRow();
     person.createdAt = row.createdAt;
@@ -227,33 +257,65 @@ class RunService implements Runs {
     person.told =
         json.write(
             new RunViews.Told(result.findings().stream().map(Finding::text).toList(), reasons));
-    person.effortCap = ready.sheet().people().get(0).effortCap();
+    person.effortCap = sheet.people().get(0).effortCap();
     people.saveAndFlush(person);
     audit.changed(
         "started",
         "run",
         row.id,
-        row.planName + ", " + words(dose) + (reason == null ? "" : ", reason: " + reason),
+        row.planName + ", " + StartGate.words(dose) + (reason == null ? "" : ", reason: " + reason),
         body.clientId());
     return row;
   }
 
   /** Limits on sessions a week that one more session in seven days would break. */
-  private List<Broken> tooOften(UUID clientId) {
+  private List<StartGate.Week> tooOften(UUID clientId) {
     LocalDate today = studios.today();
     long week = people.countByClientIdAndOnDateAfter(clientId, today.minusDays(7));
     int[] demand = new int[Axis.CELLS];
     demand[Axis.SESSION_WEEK.cell(Side.BOTH)] = (int) week + 1;
-    return Broken.of(Caps.on(today, limits.of(clientId)), demand);
+    return Broken.of(Caps.on(today, limits.of(clientId)), demand).stream()
+        .map(b -> new StartGate.Week(b, "This week " + Wording.broken(List.of(b)).get(0) + "."))
+        .toList();
   }
 
-  private static String words(TodayCheck.Dose dose) {
-    return dose.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+  @Override
+  public void endLeftOpen() {
+    store.silent(studios.now().minus(StartGate.LEFT_OPEN)).forEach(this::endLeftOpen);
+  }
+
+  private void endLeftOpen(UUID id) {
+    RunRow row = lock(id);
+    if (row.status.ended()) {
+      return;
+    }
+    List<RunEvent> events = log.events(id);
+    RunEvent end = RunState.leftOpen(id, events, row.createdAt.toEpochMilli());
+    log.add(id, end, null);
+    RunSheet sheet = sheet(row);
+    bring(row, log.state(sheet, log.events(id)));
+    sheet
+        .ids()
+        .forEach(
+            who ->
+                audit.changed(
+                    "ended", "run", id, "left open: nothing was heard of it for 12 h", who));
+    store.flush();
+  }
+
+  /** Brings a run to where its events leave it. */
+  private static void bring(RunRow row, RunState state) {
+    row.status = state.status();
+    row.leftOpen = state.leftOpen();
+    if (state.endedAt() != null) {
+      row.minutes = (int) Math.round(state.activeMs() / 60000.0);
+    }
   }
 
   @Override
   public UUID start(UUID clientId, UUID planId, TodayCheck.Given given, @Nullable String reason) {
-    return start(new Start(clientId, planId, checks.check(clientId, given), null, reason, null)).id;
+    UUID check = checks.check(clientId, given);
+    return start(new Start(null, clientId, planId, check, null, reason, null)).id;
   }
 
   @Override
@@ -314,10 +376,7 @@ class RunService implements Runs {
       }
     }
     RunState state = log.state(sheet, log.events(id));
-    row.status = state.status();
-    if (state.endedAt() != null) {
-      row.minutes = (int) Math.round(state.activeMs() / 60000.0);
-    }
+    bring(row, state);
     if (!filing.kept.isEmpty()) {
       row.heardAt = studios.now();
       if (filing.kept.stream().anyMatch(RunEvent.Logged.class::isInstance)) {

@@ -1,6 +1,8 @@
 package riposo.server.run.internal;
 
 import jakarta.persistence.LockModeType;
+import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Lock;
@@ -8,6 +10,10 @@ import org.springframework.data.jpa.repository.Query;
 import riposo.server.platform.Store;
 
 interface RunStore extends Store<RunRow> {
+  /** Runs that are not ended and of which nothing was heard since. */
+  @Query("select r.id from Run r where r.status not in (STOPPED, FINISHED) and r.heardAt <= :since")
+  List<UUID> silent(Instant since);
+
   /** The run, held until the transaction ends, so that two devices' events are folded in turn. */
   @Lock(LockModeType.PESSIMISTIC_WRITE)
   @Query("from Run r where r.id = :id")

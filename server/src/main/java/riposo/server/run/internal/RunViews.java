@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.EntryDocument;
 import riposo.core.adapt.AdaptedPlan.WorkShare;
 import riposo.core.dose.Dose;
@@ -175,6 +176,7 @@ class RunViews {
       @Nullable Withdrawn withdrawn,
       boolean open) {}
 
+  private final RunStore store;
   private final PersonStore people;
   private final WithdrawalStore withdrawals;
   private final RunLog log;
@@ -185,6 +187,7 @@ class RunViews {
   private final Studios studios;
 
   RunViews(
+      RunStore store,
       PersonStore people,
       WithdrawalStore withdrawals,
       RunLog log,
@@ -193,6 +196,7 @@ class RunViews {
       Movements movements,
       Json json,
       Studios studios) {
+    this.store = store;
     this.people = people;
     this.withdrawals = withdrawals;
     this.log = log;
@@ -201,6 +205,11 @@ class RunViews {
     this.movements = movements;
     this.json = json;
     this.studios = studios;
+  }
+
+  @Transactional(readOnly = true)
+  public RunView view(UUID id) {
+    return view(store.require(id, "run"));
   }
 
   RunView view(RunRow run) {

@@ -3,9 +3,9 @@ package riposo.server.screening.internal;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import riposo.core.run.StartGate;
 import riposo.core.run.StopSign;
 import riposo.core.screening.Outcome;
-import riposo.core.screening.StartGate;
 import riposo.server.adapt.CardSafety;
 import riposo.server.screening.Readiness;
 

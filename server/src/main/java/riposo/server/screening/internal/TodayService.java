@@ -6,8 +6,9 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
-import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -24,9 +25,9 @@ import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.run.StopSign;
-import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.Pressure;
+import riposo.core.today.CheckGate;
 import riposo.core.today.Glucose;
 import riposo.core.today.TodayCheck;
 import riposo.core.today.TodayCheck.Given;
@@ -49,7 +50,6 @@ import riposo.server.screening.TodayChecks;
 @RequestMapping(value = "/api/clients/{clientId}/today-checks", produces = "application/json")
 @Transactional
 class TodayService implements TodayChecks {
-  private static final Duration GOOD_FOR = Duration.ofHours(2);
   private static final String DECIMAL = "\\d{1,3}([.,]\\d{1,2})?";
 
   /** Readings and answers as sent; null where not taken. Decimals as text, comma or point. */
@@ -268,76 +268,36 @@ class TodayService implements TodayChecks {
 
   @Override
   public Checked require(UUID clientId, @Nullable UUID checkId) {
-    List<CheckRow> today =
+    List<CheckRow> rows =
         checks.findByClientIdAndOnDateOrderByCreatedAtDesc(clientId, studios.today()).stream()
             .filter(c -> c.withdrawnOn == null)
+            .sorted(Comparator.comparing(c -> c.createdAt))
             .toList();
-    CheckRow row =
-        today.stream()
-            .filter(c -> c.id.equals(checkId))
-            .findFirst()
-            .orElseThrow(
-                () -> Problems.refused("check-wanted", "Today's check comes before the start."));
-    String stopped = standing.of(clientId).stoppedToday();
-    if (stopped != null) {
-      throw Problems.refused("stopped-today", stopped);
+    int chosen = rows.stream().map(c -> c.id).toList().indexOf(checkId);
+    List<Instant> lows =
+        standing.stops(clientId).stream()
+            .filter(s -> s.after() == StopSign.After.GLUCOSE && s.day().equals(studios.today()))
+            .map(Readiness.Stopped::at)
+            .toList();
+    CheckGate.Answer answer =
+        CheckGate.of(
+            rows.stream().map(this::kept).toList(), chosen, studios.now(), needs(clientId), lows);
+    if (answer instanceof CheckGate.Refused r) {
+      throw r.why().isEmpty()
+          ? Problems.refused(r.bar().code, r.sentence())
+          : Problems.refused(r.bar().code, r.sentence(), r.why());
     }
-    if (!today.get(0).id.equals(row.id)) {
-      throw Problems.refused(
-          "newer-check", "There is a newer check of today; start from that one.");
-    }
-    if (row.createdAt.isBefore(studios.now().minus(GOOD_FOR))) {
-      throw Problems.refused("old-check", "This check is over two hours old: check again.");
-    }
-    Result alone = json.read(row.result, Result.class);
-    Result r = onTheDay(row);
-    if (r.outcome() == Outcome.URGENT) {
-      throw Problems.refused(
-          "urgent", "Something urgent was found today: no session today.", reasons(r));
-    }
-    if (!r.missing().isEmpty()) {
-      throw Problems.refused(
-          "reading-wanted",
-          "Not taken yet: " + String.join("; ", r.missing()) + ". The run waits for it.",
-          r.missing());
-    }
-    if (r.outcome() == Outcome.NOT_TODAY) {
-      throw Problems.refused("not-today", String.join(" ", reasons(r)), reasons(r));
-    }
-    Given given = json.read(row.given, Given.class);
-    for (CheckRow before : today) {
-      String wait =
-          TodayCheck.waitAfterLow(
-              json.read(before.result, Result.class),
-              Duration.between(before.createdAt, row.createdAt),
-              given);
-      if (wait != null) {
-        throw Problems.refused("wait-after-low", wait);
-      }
-    }
-    for (Readiness.Stopped low : standing.stops(clientId)) {
-      if (low.after() == StopSign.After.GLUCOSE && low.day().equals(studios.today())) {
-        String wait = TodayCheck.afterLow(Duration.between(low.at(), row.createdAt), given);
-        if (wait != null) {
-          throw Problems.refused("wait-after-low", wait);
-        }
-      }
-    }
-    // conditions, limits or the record may have changed since: the check judged something else
-    Result now = TodayCheck.assess(needs(clientId), given);
-    if (!now.equals(alone)) {
-      throw Problems.refused(
-          "check-again",
-          "What is known of this client has changed since the check: check again.",
-          reasons(now));
-    }
-    Checked c = checked(row);
+    Checked c = checked(rows.get(chosen));
     return new Checked(
-        c.id(), c.at(), c.time(), c.today(), c.pain(), c.pressure(), r, c.withdrawn(), c.open());
-  }
-
-  private static List<String> reasons(Result r) {
-    return r.findings().stream().map(Finding::text).toList();
+        c.id(),
+        c.at(),
+        c.time(),
+        c.today(),
+        c.pain(),
+        c.pressure(),
+        ((CheckGate.Good) answer).result(),
+        c.withdrawn(),
+        c.open());
   }
 
   private Checked checked(CheckRow row) {
