@@ -160,7 +160,7 @@ export function DayPage() {
 }
 
 /** The way to what stands open. */
-const BARS: Record<S['Closed']['bar'], string> = {
+const BARS: Partial<Record<S['Closed']['bar'], string>> = {
   NOT_SCREENED: 'Screen',
   CLEARANCE_ONLY: 'Record a clearance',
   STOPPED_TODAY: 'See what stands open',
