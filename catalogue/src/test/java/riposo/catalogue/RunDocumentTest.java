@@ -19,11 +19,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
-import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.Adapter;
+import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.PlanAdapter;
-import riposo.core.adapt.TodayDose;
 import riposo.core.dose.Weight;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
@@ -205,12 +204,11 @@ class RunDocumentTest {
     for (PlanDocument shipped : PlanDocument.shipped(CATALOGUE)) {
       SessionPlan plan = shipped.plan();
       Caps caps = Caps.on(DAY, limits.some());
-      AdaptedPlan adapted =
-          new PlanAdapter(ADAPTER)
-              .adapt(plan, caps, kit, Map.of(), Map.of(), Mobility.USUAL, TodayDose.AS_PLANNED);
+      PlanAdapter plans = new PlanAdapter(ADAPTER);
+      ClientDay day = plans.day(WHO, caps, kit, Map.of(), Mobility.USUAL);
       RunSheet one =
           new RunSheets(CATALOGUE, ADAPTER)
-              .one(UUID.randomUUID(), shipped.name(), plan, adapted, WHO, caps);
+              .one(UUID.randomUUID(), shipped.name(), plan, plans.adapt(plan, day, Map.of()), day);
       List<RunSheet.Person> both = new ArrayList<>(one.people());
       both.add(new RunSheet.Person(UUID.randomUUID(), 5, null, both.get(0).slots()));
       RunSheet two =

@@ -63,6 +63,29 @@ class ModulesTest {
         .check(CLASSES);
   }
 
+  @Test
+  void nothingPutsAClientsDayTogetherButTheOneAssembler() {
+    noClasses()
+        .that()
+        .doNotHaveFullyQualifiedName("riposo.server.adapt.ClientDays")
+        .should()
+        .callConstructor(
+            riposo.core.adapt.Situation.class,
+            riposo.core.limit.Caps.class,
+            java.util.Set.class,
+            java.util.Map.class)
+        .orShould()
+        .callMethod(
+            riposo.core.adapt.PlanAdapter.class,
+            "day",
+            java.util.UUID.class,
+            riposo.core.limit.Caps.class,
+            riposo.core.adapt.Kitbag.class,
+            java.util.Map.class,
+            riposo.core.plan.Mobility.class)
+        .check(CLASSES);
+  }
+
   /**
    * A source that is shown is one a reader can find: no line names a document that does not ship.
    */

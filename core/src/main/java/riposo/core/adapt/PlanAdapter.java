@@ -46,6 +46,8 @@ import riposo.core.plan.Timeline;
 
 /** Resolves a whole session plan for one client on one date: slots, doses, timeline, checks. */
 public final class PlanAdapter {
+  private static final UUID NOBODY = new UUID(0, 0);
+
   /** An arm raised further than that is overhead. */
   private static final int OVERHEAD = 120;
 
@@ -142,10 +144,7 @@ public final class PlanAdapter {
     return adapt(plan, caps, kit, standings, pins, mobility, TodayDose.AS_PLANNED);
   }
 
-  /**
-   * Adapts the plan to today as well: fewer sets, longer rests, less weight or a rung down, and the
-   * caps of today's check. A short one keeps the warm-up and the first three movements.
-   */
+  /** Adapts the plan to today's dose as well. */
   public AdaptedPlan adapt(
       SessionPlan plan,
       Caps limits,
@@ -154,9 +153,38 @@ public final class PlanAdapter {
       Map<String, Pin> pins,
       Mobility mobility,
       TodayDose dose) {
-    Caps caps = dose.caps(limits);
+    return adapt(plan, day(NOBODY, limits, kit, standings, mobility).with(dose), pins);
+  }
+
+  /** A client on a day, as planned. */
+  public ClientDay day(
+      UUID client, Caps caps, Kitbag kit, Map<String, Standing> standings, Mobility mobility) {
+    return new ClientDay(
+        client,
+        caps,
+        kit,
+        standings,
+        ceilings(standings),
+        firmCeilings(standings),
+        mobility,
+        TodayDose.AS_PLANNED);
+  }
+
+  /**
+   * Adapts the plan for a client on a day, to today as well: fewer sets, longer rests, less weight
+   * or a rung down, and the caps of today's check. A short one keeps the warm-up and the first
+   * three movements.
+   *
+   * @param pins choices of the professional by slot key
+   */
+  public AdaptedPlan adapt(SessionPlan plan, ClientDay day, Map<String, Pin> pins) {
+    TodayDose dose = day.today();
+    Kitbag kit = day.kit();
+    Map<String, Standing> standings = day.standings();
+    Mobility mobility = day.mobility();
+    Caps caps = dose.caps(day.caps());
     SessionPlan today = dose.plan(plan, this::planned);
-    Map<String, Ceiling> ceilings = ceilings(standings);
+    Map<String, Ceiling> ceilings = new HashMap<>(day.ceilings());
     if (dose.cut()) {
       rungDown(plan, ceilings, caps.day());
     }
@@ -164,10 +192,8 @@ public final class PlanAdapter {
     int holdCap = caps.cap(Axis.HOLD, Side.BOTH);
     List<Settled> settled = new ArrayList<>();
     for (SessionPlan.Asked asked : today.asked()) {
-      Situation situation =
-          new Situation(
-              caps.raised(asked.block().effortRaise(asked.index())), kit.items(), ceilings);
-      settled.add(settle(asked, situation, standings, pins));
+      int raise = asked.block().effortRaise(asked.index());
+      settled.add(settle(asked, day.planned(raise, caps, ceilings), standings, pins));
     }
     if (caps.floor().onceUp()) {
       settled = stayUp(settled, turns(settled), standings, pins);

@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.Map;
 import java.util.UUID;
 import riposo.core.adapt.Ceiling;
+import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Situation;
 import riposo.core.adapt.Standing;
 import riposo.core.limit.Caps;
@@ -33,6 +34,17 @@ public record Participant(
     caps = caps.with(new Caps.Floor(kit.contains(Kit.PAD), caps.floor().seen(), true));
     ceilings = Map.copyOf(ceilings);
     standings = Map.copyOf(standings);
+  }
+
+  /** A client of the day, with what the room has for them. */
+  public static Participant of(ClientDay day) {
+    return new Participant(
+        day.clientId(),
+        day.caps(),
+        day.kit().items(),
+        day.ceilings(),
+        day.standings(),
+        day.mobility());
   }
 
   /** What holds for this person in a format that raises the effort by so much. */

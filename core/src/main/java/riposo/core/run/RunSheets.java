@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Adapter;
+import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Performed;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Loads;
@@ -34,14 +35,14 @@ public final class RunSheets {
 
   /** The sheet of one person. */
   public RunSheet one(
-      UUID planId, String name, SessionPlan plan, AdaptedPlan adapted, UUID person, Caps caps) {
+      UUID planId, String name, SessionPlan plan, AdaptedPlan adapted, ClientDay day) {
     return new RunSheet(
         planId,
         name,
         adapted.date(),
         adapted.timeline(),
         plan.beat(),
-        List.of(person(person, plan, adapted, caps)));
+        List.of(person(day.clientId(), plan, adapted, day.caps())));
   }
 
   private RunSheet.Person person(UUID id, SessionPlan plan, AdaptedPlan adapted, Caps caps) {

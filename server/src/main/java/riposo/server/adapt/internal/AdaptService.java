@@ -25,6 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Ceiling;
+import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Pin;
@@ -47,7 +48,7 @@ import riposo.core.run.RunSheet;
 import riposo.core.run.RunSheets;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
-import riposo.server.adapt.StandingSource;
+import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
@@ -97,7 +98,7 @@ class AdaptService implements AdaptedPlans {
   private final Clients clients;
   private final Limits limits;
   private final Plans plans;
-  private final StandingSource standings;
+  private final ClientDays days;
   private final PinStore pins;
   private final Json json;
   private final Audit audit;
@@ -108,7 +109,7 @@ class AdaptService implements AdaptedPlans {
       Clients clients,
       Limits limits,
       Plans plans,
-      StandingSource standings,
+      ClientDays days,
       PinStore pins,
       Json json,
       Audit audit,
@@ -117,7 +118,7 @@ class AdaptService implements AdaptedPlans {
     this.clients = clients;
     this.limits = limits;
     this.plans = plans;
-    this.standings = standings;
+    this.days = days;
     this.pins = pins;
     this.json = json;
     this.audit = audit;
@@ -126,27 +127,30 @@ class AdaptService implements AdaptedPlans {
 
   @Override
   public AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date) {
-    return adapt(clientId, planId, date, TodayDose.AS_PLANNED);
-  }
-
-  private AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date, TodayDose today) {
-    return adapt(clientId, planId, caps(clientId, date), today);
+    return adapt(planId, days.of(clientId, date));
   }
 
   /** The plan as it stands on a day, as a mark to compare, without the limits lifted in thought. */
   PlanMark mark(UUID clientId, UUID planId, LocalDate date, TodayDose today, Set<UUID> lifted) {
+    ClientDay day = days.of(clientId, date).with(today);
     Caps caps =
-        Caps.on(date, limits.of(clientId).stream().filter(l -> !lifted.contains(l.id())).toList())
-            .with(caps(clientId, date).floor());
-    AdaptedPlan a = adapt(clientId, planId, caps, today);
+        lifted.isEmpty()
+            ? day.caps()
+            : Caps.on(
+                    date,
+                    limits.of(clientId).stream().filter(l -> !lifted.contains(l.id())).toList())
+                .with(day.caps().floor());
     return PlanMark.of(
-        a, caps, clients.require(clientId).kit(), plans.require(planId).version(), today.cut());
+        adapt(planId, day.with(caps)),
+        caps,
+        day.kit(),
+        plans.require(planId).version(),
+        today.cut());
   }
 
-  private AdaptedPlan adapt(UUID clientId, UUID planId, Caps caps, TodayDose today) {
-    Clients.Client client = clients.require(clientId);
+  private AdaptedPlan adapt(UUID planId, ClientDay day) {
     Map<String, Pin> pinned = new HashMap<>();
-    for (PinRow p : pins.findByClientIdAndPlanId(clientId, planId)) {
+    for (PinRow p : pins.findByClientIdAndPlanId(day.clientId(), planId)) {
       pinned.put(
           p.slotKey,
           new Pin(
@@ -154,16 +158,7 @@ class AdaptService implements AdaptedPlans {
               json.read(p.parts, new TypeReference<List<Performed>>() {}),
               json.read(p.overridden, new TypeReference<Set<UUID>>() {})));
     }
-    return movements
-        .planAdapter()
-        .adapt(
-            plans.require(planId).plan(),
-            caps,
-            client.kit(),
-            standings.standings(clientId),
-            pinned,
-            client.mobility(),
-            today);
+    return movements.planAdapter().adapt(plans.require(planId).plan(), day, pinned);
   }
 
   @GetMapping
@@ -177,7 +172,7 @@ class AdaptService implements AdaptedPlans {
   @Override
   public AdaptedView view(UUID clientId, UUID planId, LocalDate date) {
     Plans.Plan plan = plans.require(planId);
-    AdaptedPlan a = adapt(clientId, planId, date, TodayDose.AS_PLANNED);
+    AdaptedPlan a = adapt(planId, days.of(clientId, date));
     List<Room.Printed> printed = clients.require(clientId).printed();
     AdaptedPlan.WorkShare share = a.workShare();
     Map<String, List<String>> stages = new HashMap<>();
@@ -211,11 +206,11 @@ class AdaptService implements AdaptedPlans {
   @Override
   public Ready ready(UUID clientId, UUID planId, LocalDate date, TodayDose today) {
     Plans.Plan plan = plans.require(planId);
-    Caps caps = caps(clientId, date);
-    AdaptedPlan a = adapt(clientId, planId, caps, today);
+    ClientDay day = days.of(clientId, date).with(today);
+    AdaptedPlan a = adapt(planId, day);
     RunSheet sheet =
         new RunSheets(movements.catalogue(), movements.adapter())
-            .one(planId, plan.name(), plan.plan(), a, clientId, caps);
+            .one(planId, plan.name(), plan.plan(), a, day);
     return new Ready(sheet, problems(a), strength(a));
   }
 
@@ -238,14 +233,14 @@ class AdaptService implements AdaptedPlans {
       @PathVariable UUID planId,
       @PathVariable String key,
       @RequestParam(required = false) @Nullable String family) {
-    LocalDate today = studios.today();
-    AdaptedSlot slot = slot(adapt(clientId, planId, today), key);
+    ClientDay day = days.of(clientId, studios.today());
+    AdaptedSlot slot = slot(adapt(planId, day), key);
     String familyId = family == null ? stairFamily(slot) : family;
     if (movements.catalogue().families().stream().noneMatch(f -> f.id().equals(familyId))) {
       throw Problems.notFound("family", familyId);
     }
-    Situation situation = situation(clientId, today);
-    Kitbag kit = clients.require(clientId).kit();
+    Situation situation = day.byHand(raise(planId, key));
+    Kitbag kit = day.kit();
     List<StairView> rungs = new ArrayList<>();
     for (StairRung r : movements.adapter().stair(familyId, situation)) {
       Movement m = movements.catalogue().movement(r.movementId());
@@ -324,7 +319,8 @@ class AdaptService implements AdaptedPlans {
       @PathVariable String key,
       @Valid @RequestBody Choose body) {
     LocalDate today = studios.today();
-    slot(adapt(clientId, planId, today), key);
+    ClientDay day = days.of(clientId, today);
+    slot(adapt(planId, day), key);
     Movement m =
         movements
             .catalogue()
@@ -333,8 +329,8 @@ class AdaptService implements AdaptedPlans {
                 () ->
                     Problems.field(
                         "/movementId", "There is no movement “" + body.movementId() + "”."));
-    Situation s = situation(clientId, today);
-    Standing standing = standings.standings(clientId).get(m.familyId());
+    Situation s = day.byHand(raise(planId, key));
+    Standing standing = day.standings().get(m.familyId());
     Ceiling ceiling = s.ceilings().get(m.familyId());
     if (standing != null && ceiling != null && !standing.stopped() && m.rung() > ceiling.rung()) {
       throw Problems.refused(
@@ -360,11 +356,7 @@ class AdaptService implements AdaptedPlans {
     Set<riposo.core.movement.Kit> missing = movements.adapter().missing(form, s);
     if (!missing.isEmpty()) {
       throw Problems.refused(
-          "missing-kit",
-          m.name()
-              + " "
-              + Wording.missing(missing, clients.require(clientId).kit().unmeasured())
-              + ".");
+          "missing-kit", m.name() + " " + Wording.missing(missing, day.kit().unmeasured()) + ".");
     }
     List<Broken> broken = movements.adapter().broken(form, s.caps());
     List<String> sentences =
@@ -431,15 +423,15 @@ class AdaptService implements AdaptedPlans {
     return new Performed(Side.BOTH, m.id(), Modifier.inOrder(v.modifiers()), range);
   }
 
-  private Caps caps(UUID clientId, LocalDate date) {
-    return limits.caps(clientId, date);
-  }
-
-  private Situation situation(UUID clientId, LocalDate date) {
-    return new Situation(
-        caps(clientId, date),
-        clients.require(clientId).kit().items(),
-        movements.planAdapter().firmCeilings(standings.standings(clientId)));
+  /**
+   * By how much the format of a slot raises the effort: the stair reckons with it as the plan does.
+   */
+  private int raise(UUID planId, String key) {
+    return plans.require(planId).plan().asked().stream()
+        .filter(a -> a.key().equals(key))
+        .findFirst()
+        .map(a -> a.block().effortRaise(a.index()))
+        .orElse(0);
   }
 
   private static AdaptedSlot slot(AdaptedPlan plan, String key) {

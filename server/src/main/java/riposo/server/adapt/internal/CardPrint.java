@@ -16,7 +16,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.movement.Movement;
@@ -28,8 +27,8 @@ import riposo.server.adapt.AdaptedPlans.AdaptedView;
 import riposo.server.adapt.AdaptedPlans.PartView;
 import riposo.server.adapt.AdaptedPlans.SlotView;
 import riposo.server.adapt.CardSafety;
+import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
-import riposo.server.limit.Limits;
 import riposo.server.movement.FigureSvg;
 import riposo.server.movement.Movements;
 import riposo.server.platform.Pdf;
@@ -47,7 +46,7 @@ class CardPrint {
   private final AdaptService adapted;
   private final Movements movements;
   private final Clients clients;
-  private final Limits limits;
+  private final ClientDays days;
   private final CardSafety safety;
   private final Studios studios;
   private final Pdf pdf;
@@ -56,14 +55,14 @@ class CardPrint {
       AdaptService adapted,
       Movements movements,
       Clients clients,
-      Limits limits,
+      ClientDays days,
       CardSafety safety,
       Studios studios,
       Pdf pdf) {
     this.movements = movements;
     this.adapted = adapted;
     this.clients = clients;
-    this.limits = limits;
+    this.days = days;
     this.safety = safety;
     this.studios = studios;
     this.pdf = pdf;
@@ -121,7 +120,7 @@ class CardPrint {
         ease.add((b == Block.WARM_UP ? "Warm-up: " : "Cool-down: ") + words + ".");
       }
     }
-    List<Limit> active = Caps.on(day, limits.of(clientId)).active();
+    List<Limit> active = days.of(clientId, day).caps().active();
     List<String> kept =
         active.isEmpty()
             ? List.of()

@@ -25,8 +25,8 @@ import riposo.core.plan.Block;
 import riposo.core.plan.Slot;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
+import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
-import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Problems;
@@ -73,7 +73,7 @@ class OpenController {
 
   private final Movements movements;
   private final Clients clients;
-  private final Limits limits;
+  private final ClientDays days;
   private final Plans plans;
   private final AdaptedPlans adapted;
   private final Studios studios;
@@ -81,13 +81,13 @@ class OpenController {
   OpenController(
       Movements movements,
       Clients clients,
-      Limits limits,
+      ClientDays days,
       Plans plans,
       AdaptedPlans adapted,
       Studios studios) {
     this.movements = movements;
     this.clients = clients;
-    this.limits = limits;
+    this.days = days;
     this.plans = plans;
     this.adapted = adapted;
     this.studios = studios;
@@ -96,14 +96,14 @@ class OpenController {
   @GetMapping("/open")
   OpenView open(
       @PathVariable UUID clientId, @RequestParam(required = false) @Nullable LocalDate date) {
-    Clients.Client c = clients.require(clientId);
     LocalDate today = studios.today();
     LocalDate day = date == null ? today : date;
     if (day.isBefore(today.minusYears(5)) || day.isAfter(today.plusYears(5))) {
       throw Problems.field("/date", "Shown five years back and ahead; " + day + " is not.");
     }
-    Caps caps = limits.caps(clientId, day);
-    OpenMap map = OpenMap.of(movements.adapter(), new Situation(caps, c.kit().items(), Map.of()));
+    Situation situation = days.of(clientId, day).limitsAndKit();
+    Caps caps = situation.caps();
+    OpenMap map = OpenMap.of(movements.adapter(), situation);
     Map<UUID, Limit> byId = caps.active().stream().collect(Collectors.toMap(Limit::id, l -> l));
     return new OpenView(
         day,

@@ -6,7 +6,6 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -28,8 +27,8 @@ import riposo.core.movement.Catalogue;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Soundness;
 import riposo.core.wording.Wording;
+import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
-import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
 import riposo.server.movement.OwnDraft;
 import riposo.server.platform.Problems;
@@ -72,19 +71,19 @@ class WhoController {
   private final Movements movements;
   private final Movements.Source source;
   private final Clients clients;
-  private final Limits limits;
+  private final ClientDays days;
   private final Studios studios;
 
   WhoController(
       Movements movements,
       Movements.Source source,
       Clients clients,
-      Limits limits,
+      ClientDays days,
       Studios studios) {
     this.movements = movements;
     this.source = source;
     this.clients = clients;
-    this.limits = limits;
+    this.days = days;
     this.studios = studios;
   }
 
@@ -128,7 +127,7 @@ class WhoController {
     int asItIs = 0;
     int withChange = 0;
     for (Clients.Client c : clients.all()) {
-      Situation s = new Situation(limits.caps(c.id(), day), c.kit().items(), Map.of());
+      Situation s = days.of(c.id(), day).limitsAndKit();
       Performed form = adapter.open(id, s);
       List<String> why = new ArrayList<>();
       if (form == null) {

@@ -30,17 +30,15 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.Performed;
-import riposo.core.adapt.Standing;
 import riposo.core.group.LaneSheet;
 import riposo.core.group.Lanes;
 import riposo.core.group.Participant;
 import riposo.core.kit.Room;
 import riposo.core.limit.Side;
 import riposo.core.run.StartGate;
-import riposo.server.adapt.StandingSource;
+import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
 import riposo.server.group.Groups;
-import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Audit;
@@ -112,10 +110,9 @@ class GroupService implements Groups, Clients.RoomUse {
   private final MemberStore members;
   private final SessionStore sessions;
   private final Clients clients;
-  private final Limits limits;
+  private final ClientDays days;
   private final Plans plans;
   private final Readiness readiness;
-  private final StandingSource standings;
   private final SheetMaker maker;
   private final Json json;
   private final Audit audit;
@@ -126,10 +123,9 @@ class GroupService implements Groups, Clients.RoomUse {
       MemberStore members,
       SessionStore sessions,
       Clients clients,
-      Limits limits,
+      ClientDays days,
       Plans plans,
       Readiness readiness,
-      StandingSource standings,
       Movements movements,
       SheetMaker maker,
       Json json,
@@ -140,10 +136,9 @@ class GroupService implements Groups, Clients.RoomUse {
     this.members = members;
     this.sessions = sessions;
     this.clients = clients;
-    this.limits = limits;
+    this.days = days;
     this.plans = plans;
     this.readiness = readiness;
-    this.standings = standings;
     this.maker = maker;
     this.json = json;
     this.audit = audit;
@@ -454,15 +449,8 @@ class GroupService implements Groups, Clients.RoomUse {
         apart.add(not);
         continue;
       }
-      Map<String, Standing> stands = standings.standings(who);
       people.add(
-          new Participant(
-              who,
-              limits.caps(who, date),
-              (roomId == null ? c.kit() : clients.usable(who, roomId).bag()).items(),
-              movements.planAdapter().ceilings(stands),
-              stands,
-              c.mobility()));
+          Participant.of(roomId == null ? days.of(who, date) : days.inRoom(who, date, roomId)));
     }
     people.sort(Comparator.comparing(p -> names.getOrDefault(p.id(), "")));
     apart.sort(Comparator.comparing(GroupSheet.SheetApart::name));

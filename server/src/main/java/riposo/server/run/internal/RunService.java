@@ -23,7 +23,6 @@ import riposo.catalogue.RunDocument;
 import riposo.core.adapt.TodayDose;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
-import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.run.DoneRun;
 import riposo.core.run.RunEvent;
@@ -34,8 +33,8 @@ import riposo.core.screening.Finding;
 import riposo.core.today.TodayCheck;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
+import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
-import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
@@ -102,7 +101,7 @@ class RunService implements Runs {
   private final AdaptedPlans adapted;
   private final Clients clients;
   private final Readiness readiness;
-  private final Limits limits;
+  private final ClientDays days;
   private final TodayChecks checks;
   private final Json json;
   private final Audit audit;
@@ -119,7 +118,7 @@ class RunService implements Runs {
       AdaptedPlans adapted,
       Clients clients,
       Readiness readiness,
-      Limits limits,
+      ClientDays days,
       TodayChecks checks,
       Json json,
       Audit audit,
@@ -135,7 +134,7 @@ class RunService implements Runs {
     this.adapted = adapted;
     this.clients = clients;
     this.readiness = readiness;
-    this.limits = limits;
+    this.days = days;
     this.checks = checks;
     this.json = json;
     this.audit = audit;
@@ -274,7 +273,7 @@ class RunService implements Runs {
     long week = people.countByClientIdAndOnDateAfter(clientId, today.minusDays(7));
     int[] demand = new int[Axis.CELLS];
     demand[Axis.SESSION_WEEK.cell(Side.BOTH)] = (int) week + 1;
-    return Broken.of(Caps.on(today, limits.of(clientId)), demand).stream()
+    return Broken.of(days.of(clientId, today).caps(), demand).stream()
         .map(b -> new StartGate.Week(b, "This week " + Wording.broken(List.of(b)).get(0) + "."))
         .toList();
   }

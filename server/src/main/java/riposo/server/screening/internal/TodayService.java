@@ -34,8 +34,8 @@ import riposo.core.today.TodayCheck.Given;
 import riposo.core.today.TodayCheck.Needs;
 import riposo.core.today.TodayCheck.Result;
 import riposo.core.today.TodayDay;
+import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
-import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
@@ -81,7 +81,7 @@ class TodayService implements TodayChecks {
   private final ScreeningStores.Checks checks;
   private final StandingService standing;
   private final Clients clients;
-  private final Limits limits;
+  private final ClientDays days;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
@@ -90,14 +90,14 @@ class TodayService implements TodayChecks {
       ScreeningStores.Checks checks,
       StandingService standing,
       Clients clients,
-      Limits limits,
+      ClientDays days,
       Json json,
       Audit audit,
       Studios studios) {
     this.checks = checks;
     this.standing = standing;
     this.clients = clients;
-    this.limits = limits;
+    this.days = days;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
@@ -108,7 +108,7 @@ class TodayService implements TodayChecks {
   Needs needs(@PathVariable UUID clientId) {
     Clients.Client c = clients.require(clientId);
     ClientStanding s = standing.of(clientId);
-    Caps caps = limits.caps(clientId, studios.today());
+    Caps caps = days.of(clientId, studios.today()).caps();
     boolean balance = caps.cap(Axis.BALANCE, Side.BOTH) < Axis.BALANCE.greatest;
     return new Needs(
         s.readings(),

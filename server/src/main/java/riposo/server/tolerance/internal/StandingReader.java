@@ -25,27 +25,23 @@ class StandingReader implements StandingSource {
   @Transactional(readOnly = true)
   public Map<String, Standing> standings(UUID clientId) {
     Map<String, Standing> all = new HashMap<>();
-    for (VerdictRow v : store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
-      Standing before = all.get(v.familyId);
-      if (v.stops()) {
-        // a stop holds at once, and until a recorded word ends it: no later verdict opens the
-        // family
-        String at = v.judgement().change().movementId();
-        all.put(
-            v.familyId,
-            new Standing(
-                v.familyId,
-                v.askedId,
-                at,
-                null,
-                null,
-                null,
-                Verdict.STOP_AND_REFER.name(),
-                true,
-                v.onDate));
-      } else if (v.outcome != null && (before == null || !before.stopped())) {
-        all.put(v.familyId, json.read(v.outcome, Standing.class));
-      }
+    for (VerdictRow v : store.newestOutcomes(clientId)) {
+      all.put(v.familyId, json.read(v.outcome, Standing.class));
+    }
+    // a stop holds at once, and until a recorded word ends it: no later verdict opens the family
+    for (VerdictRow v : store.stops(clientId)) {
+      all.put(
+          v.familyId,
+          new Standing(
+              v.familyId,
+              v.askedId,
+              v.judgement().change().movementId(),
+              null,
+              null,
+              null,
+              Verdict.STOP_AND_REFER.name(),
+              true,
+              v.onDate));
     }
     return all;
   }

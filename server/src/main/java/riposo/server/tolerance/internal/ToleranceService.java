@@ -11,7 +11,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.JudgementDocument;
-import riposo.core.adapt.Situation;
+import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Standing;
 import riposo.core.screening.Outcome;
 import riposo.core.tolerance.Change;
@@ -23,9 +23,9 @@ import riposo.core.tolerance.Rule;
 import riposo.core.tolerance.Steps;
 import riposo.core.tolerance.Tolerance;
 import riposo.core.tolerance.Verdict;
+import riposo.server.adapt.ClientDays;
 import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
-import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
@@ -46,7 +46,7 @@ class ToleranceService implements Verdicts {
   private final Runs runs;
   private final CheckIns checkIns;
   private final Clients clients;
-  private final Limits limits;
+  private final ClientDays days;
   private final Readiness readiness;
   private final Json json;
   private final Audit audit;
@@ -58,7 +58,7 @@ class ToleranceService implements Verdicts {
       Runs runs,
       CheckIns checkIns,
       Clients clients,
-      Limits limits,
+      ClientDays days,
       Readiness readiness,
       Movements movements,
       Json json,
@@ -70,7 +70,7 @@ class ToleranceService implements Verdicts {
     this.runs = runs;
     this.checkIns = checkIns;
     this.clients = clients;
-    this.limits = limits;
+    this.days = days;
     this.readiness = readiness;
     this.json = json;
     this.audit = audit;
@@ -101,11 +101,12 @@ class ToleranceService implements Verdicts {
     List<VerdictRow> known = rows(clientId);
     History history = history(client, known);
     Tolerance tolerance = tolerance(client);
+    ClientDay day = today(clientId);
     for (String family : history.families().keySet()) {
       List<FamilySession> upTo = history.upTo(family, runId);
       if (!upTo.isEmpty()) {
         FamilySession last = upTo.get(upTo.size() - 1);
-        keep(clientId, family, last, tolerance.judge(upTo, steps(client, family, last)), known);
+        keep(clientId, family, last, tolerance.judge(upTo, steps(day, family, last)), known);
       }
     }
   }
@@ -229,15 +230,18 @@ class ToleranceService implements Verdicts {
                 .orElse(null));
   }
 
-  private Steps steps(Clients.Client client, String familyId, FamilySession last) {
+  private Steps steps(ClientDay day, String familyId, FamilySession last) {
     return Steps.from(
         last.last(),
         movements.catalogue(),
         movements.adapter(),
-        new Situation(
-            limits.caps(client.id(), studios.today()), client.kit().items(), java.util.Map.of()),
-        client.kit().weights(),
-        standings.standings(client.id()).get(familyId));
+        day.limitsAndKit(),
+        day.kit().weights(),
+        day.standings().get(familyId));
+  }
+
+  private ClientDay today(UUID clientId) {
+    return days.of(clientId, studios.today());
   }
 
   VerdictRow require(UUID id) {
@@ -306,7 +310,9 @@ class ToleranceService implements Verdicts {
     row.endedReason = reason.trim();
     row.decided = Verdict.EASE;
     row.outcome =
-        json.write(standing(row, Overriding.down(last.last(), steps(client, row.familyId, last))));
+        json.write(
+            standing(
+                row, Overriding.down(last.last(), steps(today(client.id()), row.familyId, last))));
     store.saveAndFlush(row);
     audit.changed(
         "ended",
@@ -320,7 +326,11 @@ class ToleranceService implements Verdicts {
       Clients.Client client, VerdictRow row, FamilySession last, Verdict wanted) {
     Overriding o =
         Overriding.of(
-            wanted, row.stops(), last.last(), steps(client, row.familyId, last), tolerance(client));
+            wanted,
+            row.stops(),
+            last.last(),
+            steps(today(client.id()), row.familyId, last),
+            tolerance(client));
     if (o instanceof Overriding.Refused r) {
       throw refused(r.bar());
     }

@@ -2,10 +2,24 @@ package riposo.server.tolerance.internal;
 
 import java.util.List;
 import java.util.UUID;
+import org.springframework.data.jpa.repository.Query;
 import riposo.server.platform.Store;
 
 interface VerdictStore extends Store<VerdictRow> {
   List<VerdictRow> findByClientIdOrderByOnDateAscCreatedAtAsc(UUID clientId);
+
+  /** The newest of each family that leaves a standing. */
+  @Query(
+      "from FamilyVerdict v where v.clientId = :client and v.outcome is not null and not exists ("
+          + "select 1 from FamilyVerdict w where w.clientId = v.clientId and w.familyId = v.familyId"
+          + " and w.outcome is not null and (w.onDate > v.onDate or w.onDate = v.onDate and w.createdAt > v.createdAt))")
+  List<VerdictRow> newestOutcomes(UUID client);
+
+  /** Stops and refers that stand, decided or not, in time order. */
+  @Query(
+      "from FamilyVerdict v where v.clientId = :client and (v.verdict = STOP_AND_REFER and v.status = WAITING"
+          + " or v.decided = STOP_AND_REFER and v.status <> ENDED) order by v.onDate, v.createdAt")
+  List<VerdictRow> stops(UUID client);
 
   List<VerdictRow> findByStatus(VerdictRow.Status status);
 }

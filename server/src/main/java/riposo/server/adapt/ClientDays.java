@@ -1,0 +1,49 @@
+package riposo.server.adapt;
+
+import java.time.LocalDate;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import riposo.core.adapt.ClientDay;
+import riposo.core.adapt.Kitbag;
+import riposo.server.client.Clients;
+import riposo.server.limit.Limits;
+import riposo.server.movement.Movements;
+
+/** The one assembler of a client on a day; nothing else in the server builds a situation. */
+@Component
+@Transactional(readOnly = true)
+public class ClientDays {
+  private final Clients clients;
+  private final Limits limits;
+  private final StandingSource standings;
+  private final Movements movements;
+
+  ClientDays(Clients clients, Limits limits, StandingSource standings, Movements movements) {
+    this.clients = clients;
+    this.limits = limits;
+    this.standings = standings;
+    this.movements = movements;
+  }
+
+  /** The client on that day, in the place of their own; as planned. */
+  public ClientDay of(UUID clientId, LocalDate day) {
+    return of(clientId, day, clients.require(clientId).kit());
+  }
+
+  /** The client on that day in a room of the studio; as planned. */
+  public ClientDay inRoom(UUID clientId, LocalDate day, UUID roomId) {
+    return of(clientId, day, clients.usable(clientId, roomId).bag());
+  }
+
+  private ClientDay of(UUID clientId, LocalDate day, Kitbag kit) {
+    return movements
+        .planAdapter()
+        .day(
+            clientId,
+            limits.caps(clientId, day),
+            kit,
+            standings.standings(clientId),
+            clients.require(clientId).mobility());
+  }
+}
