@@ -1,12 +1,6 @@
 package riposo.bench;
 
 import java.io.IOException;
-import java.net.CookieManager;
-import java.net.HttpCookie;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -14,8 +8,6 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * The adapted plan over HTTP with twenty users at once against a running demo: {@code ./riposo
@@ -28,12 +20,10 @@ public final class DeskLoad {
   private static final int PACED = 20;
   private static final int REQUESTS = 60;
 
-  private final String base;
-  private final CookieManager cookies = new CookieManager();
-  private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+  private final Desk desk;
 
   private DeskLoad(String base) {
-    this.base = base;
+    this.desk = new Desk(base);
   }
 
   /** One optional argument: the port of the demo, 8080 by default. */
@@ -70,28 +60,10 @@ public final class DeskLoad {
   }
 
   private long[] run(int start, boolean paced) throws IOException, InterruptedException {
-    get("/api/me");
-    String token =
-        cookies.getCookieStore().getCookies().stream()
-            .filter(c -> c.getName().equals("XSRF-TOKEN"))
-            .map(HttpCookie::getValue)
-            .findFirst()
-            .orElseThrow();
-    HttpResponse<String> in =
-        http.send(
-            HttpRequest.newBuilder(URI.create(base + "/api/sign-in"))
-                .header("Content-Type", "application/json")
-                .header("X-XSRF-TOKEN", token)
-                .POST(
-                    HttpRequest.BodyPublishers.ofString(
-                        "{\"email\":\"marit@lanternfield.example\",\"password\":\"lantern-light\"}"))
-                .build(),
-            HttpResponse.BodyHandlers.ofString());
-    if (in.statusCode() / 100 != 2) {
-      throw new IOException("not signed in: " + in.statusCode() + " " + in.body());
-    }
-    List<String> clients = ids(get("/api/clients"));
-    String plan = ids(get("/api/plans")).get(0);
+    desk.signIn("marit@lanternfield.example", "lantern-light");
+    List<String> clients =
+        desk.get("/clients").valueStream().map(c -> c.path("id").asString()).toList();
+    String plan = desk.plan();
     int count = paced ? PACED : REQUESTS;
     long[] times = new long[count];
     for (int i = -WARM; i < count; i++) {
@@ -100,36 +72,11 @@ public final class DeskLoad {
       }
       String client = clients.get(Math.floorMod(start + i, clients.size()));
       long t = System.nanoTime();
-      get("/api/clients/" + client + "/adapted/" + plan);
+      desk.get("/clients/" + client + "/adapted/" + plan);
       if (i >= 0) {
         times[i] = System.nanoTime() - t;
       }
     }
     return times;
-  }
-
-  private String get(String path) throws IOException, InterruptedException {
-    HttpResponse<String> r =
-        http.send(
-            HttpRequest.newBuilder(URI.create(base + path)).build(),
-            HttpResponse.BodyHandlers.ofString());
-    if (r.statusCode() != 200) {
-      throw new IOException(path + " answered " + r.statusCode());
-    }
-    return r.body();
-  }
-
-  /** The ids of the entries of a list, not of what is inside them. */
-  private static List<String> ids(String list) {
-    List<String> ids = new ArrayList<>();
-    Matcher m = Pattern.compile("(?:^\\[|\\},)\\{\"id\":\"([0-9a-f-]{36})\"").matcher(list);
-    while (m.find()) {
-      ids.add(m.group(1));
-    }
-    if (ids.isEmpty()) {
-      throw new IllegalStateException(
-          "nothing in " + list.substring(0, Math.min(200, list.length())));
-    }
-    return ids;
   }
 }

@@ -63,6 +63,40 @@ class ModulesTest {
         .check(CLASSES);
   }
 
+  /** Reads that also write down that they were made, or end what was left open first. */
+  private static final java.util.Set<String> WRITING =
+      java.util.Set.of("AttachmentService.file", "ClientService.open", "PrivacyController.export");
+
+  @Test
+  void readsAreMadeInReadOnlyTransactions() {
+    java.util.List<String> read = new java.util.ArrayList<>();
+    java.util.List<String> writing = new java.util.ArrayList<>();
+    for (com.tngtech.archunit.core.domain.JavaClass c : CLASSES) {
+      for (com.tngtech.archunit.core.domain.JavaMethod m : c.getMethods()) {
+        if (!m.isAnnotatedWith(org.springframework.web.bind.annotation.GetMapping.class)) {
+          continue;
+        }
+        String name = c.getSimpleName() + "." + m.getName();
+        var how =
+            m.tryGetAnnotationOfType(org.springframework.transaction.annotation.Transactional.class)
+                .or(
+                    () ->
+                        c.tryGetAnnotationOfType(
+                            org.springframework.transaction.annotation.Transactional.class));
+        boolean own =
+            how.isPresent()
+                && how.get().propagation()
+                    != org.springframework.transaction.annotation.Propagation.NOT_SUPPORTED;
+        read.add(name);
+        if (own && !how.get().readOnly()) {
+          writing.add(name);
+        }
+      }
+    }
+    assertThat(read).hasSizeGreaterThan(60);
+    assertThat(writing).containsExactlyInAnyOrderElementsOf(WRITING);
+  }
+
   @Test
   void nothingPutsAClientsDayTogetherButTheOneAssembler() {
     noClasses()

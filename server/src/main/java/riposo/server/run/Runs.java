@@ -12,6 +12,9 @@ import riposo.core.today.TodayCheck;
 
 /** Runs, for the other modules. */
 public interface Runs {
+  /** A 404 problem where there is no such run here. */
+  void require(UUID id);
+
   /** What a run was started with. */
   RunSheet sheet(UUID id);
 

@@ -162,6 +162,7 @@ class AdaptService implements AdaptedPlans {
   }
 
   @GetMapping
+  @Transactional(readOnly = true)
   AdaptedView today(
       @PathVariable UUID clientId,
       @PathVariable UUID planId,
@@ -228,6 +229,7 @@ class AdaptService implements AdaptedPlans {
 
   /** The stair of the family that the slot stands in now. */
   @GetMapping("/slots/{key}/stair")
+  @Transactional(readOnly = true)
   Stair stair(
       @PathVariable UUID clientId,
       @PathVariable UUID planId,

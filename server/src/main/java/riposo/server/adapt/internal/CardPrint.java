@@ -69,6 +69,7 @@ class CardPrint {
   }
 
   @GetMapping(value = "/card.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+  @Transactional(readOnly = true)
   ResponseEntity<byte[]> print(
       @PathVariable UUID clientId,
       @PathVariable UUID planId,

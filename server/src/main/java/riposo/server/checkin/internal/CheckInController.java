@@ -19,6 +19,7 @@ import riposo.core.tolerance.NextDay;
 import riposo.server.checkin.CheckIns;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
+import riposo.server.run.Runs;
 
 /** The client's own page, opened by an unguessable link. */
 @RestController
@@ -42,11 +43,13 @@ class CheckInController {
 
   private final CheckInService service;
   private final CheckIns checkIns;
+  private final Runs runs;
   private final Studios studios;
 
-  CheckInController(CheckInService service, CheckIns checkIns, Studios studios) {
+  CheckInController(CheckInService service, CheckIns checkIns, Runs runs, Studios studios) {
     this.service = service;
     this.checkIns = checkIns;
+    this.runs = runs;
     this.studios = studios;
   }
 
@@ -79,6 +82,7 @@ class CheckInController {
 
   @GetMapping("/runs/{runId}/check-in-link")
   Link link(@PathVariable UUID runId) {
+    runs.require(runId);
     return new Link(checkIns.link(runId));
   }
 }

@@ -43,6 +43,7 @@ class OutboxMail implements MailPort {
   }
 
   @GetMapping
+  @Transactional(readOnly = true)
   List<MessageView> all() {
     return store.findAll().stream()
         .sorted(Comparator.comparing((CheckInRows.Message m) -> m.createdAt).reversed())

@@ -81,6 +81,7 @@ class AttachmentService implements Attachments {
   }
 
   @GetMapping(value = "/clients/{clientId}/attachments", produces = "application/json")
+  @Transactional(readOnly = true)
   List<Attachment> list(@PathVariable UUID clientId) {
     clients.require(clientId, "client");
     return store.findByClientIdOrderByCreatedAt(clientId).stream()

@@ -101,6 +101,7 @@ class ClientService implements Clients {
 
   /** Active clients by name; with the archived ones where asked. */
   @GetMapping
+  @Transactional(readOnly = true)
   List<Client> list(@RequestParam(defaultValue = "false") boolean archived) {
     LocalDate today = studios.today();
     return store.findAll().stream()

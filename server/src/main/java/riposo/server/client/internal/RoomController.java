@@ -109,6 +109,7 @@ class RoomController {
   }
 
   @GetMapping("/rooms")
+  @Transactional(readOnly = true)
   List<RoomView> rooms() {
     return store.findAll().stream()
         .map(this::view)

@@ -62,6 +62,7 @@ class CalendarController {
 
   /** Sessions from today on, of everybody or of one client; groups four weeks ahead. */
   @GetMapping(value = "/calendar.ics", produces = "text/calendar")
+  @Transactional(readOnly = true)
   ResponseEntity<String> calendar(@RequestParam(required = false) @Nullable UUID clientId) {
     ZoneId zone = ZoneId.of(studios.current().zone());
     LocalDate today = studios.today();

@@ -7,6 +7,7 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
@@ -14,7 +15,10 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -102,6 +106,7 @@ class DayService implements Appointments {
   private final Groups groups;
   private final Audit audit;
   private final Studios studios;
+  private final TransactionTemplate reads;
 
   DayService(
       AppointmentStore store,
@@ -116,7 +121,10 @@ class DayService implements Appointments {
       Movements movements,
       Groups groups,
       Audit audit,
-      Studios studios) {
+      Studios studios,
+      PlatformTransactionManager transactions) {
+    this.reads = new TransactionTemplate(transactions);
+    this.reads.setReadOnly(true);
     this.movements = movements;
     this.store = store;
     this.clients = clients;
@@ -132,9 +140,15 @@ class DayService implements Appointments {
     this.studios = studios;
   }
 
+  /** The sheet; what was left open is ended before it is read. */
   @GetMapping("/day")
-  DayView day() {
+  @Transactional(propagation = Propagation.NOT_SUPPORTED)
+  public DayView sheet() {
     runs.endLeftOpen();
+    return Objects.requireNonNull(reads.execute(t -> day()));
+  }
+
+  private DayView day() {
     LocalDate today = studios.today();
     List<SessionView> sessions =
         store.findByOnDateOrderByAtTime(today).stream()

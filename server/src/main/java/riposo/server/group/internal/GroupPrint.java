@@ -33,6 +33,7 @@ class GroupPrint {
   }
 
   @GetMapping(value = "/{id}/sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+  @Transactional(readOnly = true)
   ResponseEntity<byte[]> print(
       @PathVariable UUID id,
       @RequestParam(required = false) @Nullable LocalDate date,

@@ -146,6 +146,7 @@ class GroupService implements Groups, Clients.RoomUse {
   }
 
   @GetMapping
+  @Transactional(readOnly = true)
   List<GroupView> list(@RequestParam(defaultValue = "false") boolean archived) {
     return store.findAll().stream()
         .filter(g -> archived == (g.archivedOn != null))
@@ -155,6 +156,7 @@ class GroupService implements Groups, Clients.RoomUse {
   }
 
   @GetMapping("/{id}")
+  @Transactional(readOnly = true)
   GroupView one(@PathVariable UUID id) {
     return view(store.require(id, "group"));
   }
@@ -299,6 +301,7 @@ class GroupService implements Groups, Clients.RoomUse {
   }
 
   @GetMapping("/{id}/sheet")
+  @Transactional(readOnly = true)
   GroupSheet sheet(
       @PathVariable UUID id, @RequestParam(required = false) @Nullable LocalDate date) {
     LocalDate day = date == null ? studios.today() : date;

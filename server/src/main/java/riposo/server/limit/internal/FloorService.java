@@ -155,6 +155,7 @@ class FloorService {
   }
 
   @GetMapping
+  @Transactional(readOnly = true)
   FloorView floor(@PathVariable UUID clientId) {
     Clients.Client c = clients.require(clientId);
     LocalDate today = studios.today();

@@ -156,6 +156,7 @@ class LimitService implements Limits, Clients.SitterSource {
 
   /** The limits of any date combined: the lowest cap per axis and side, and which limit it is. */
   @GetMapping("/clients/{clientId}/limits/on")
+  @Transactional(readOnly = true)
   Combined on(
       @PathVariable UUID clientId, @RequestParam(required = false) @Nullable LocalDate date) {
     clients.require(clientId);
@@ -289,6 +290,7 @@ class LimitService implements Limits, Clients.SitterSource {
   }
 
   @GetMapping("/axes")
+  @Transactional(readOnly = true)
   List<AxisView> axes() {
     return Axis.all().stream()
         .map(a -> new AxisView(a.id, a.words, a.unit.name(), a.sided, a.greatest))
@@ -299,6 +301,7 @@ class LimitService implements Limits, Clients.SitterSource {
   record LimitWords(String words) {}
 
   @GetMapping("/axes/words")
+  @Transactional(readOnly = true)
   LimitWords words(@RequestParam String axisId, @RequestParam Side side, @RequestParam int cap) {
     if (!Axis.exists(axisId)) {
       throw Problems.field("/axisId", "There is no such demand axis: " + axisId + ".");
@@ -312,6 +315,7 @@ class LimitService implements Limits, Clients.SitterSource {
   }
 
   @GetMapping("/clients/{clientId}/limits")
+  @Transactional(readOnly = true)
   List<LimitView> list(@PathVariable UUID clientId) {
     clients.require(clientId);
     LocalDate today = studios.today();

@@ -172,6 +172,7 @@ class OwnMovementService {
   }
 
   @GetMapping("/schema")
+  @Transactional(readOnly = true)
   String schema() {
     return OwnMovements.schema();
   }

@@ -34,11 +34,13 @@ class PlanFiles {
 
   /** The JSON schema of the document. */
   @GetMapping(value = "/schema", produces = MediaType.APPLICATION_JSON_VALUE)
+  @Transactional(readOnly = true)
   String schema() {
     return PlanDocument.schema();
   }
 
   @GetMapping(value = "/{id}/document", produces = MediaType.APPLICATION_JSON_VALUE)
+  @Transactional(readOnly = true)
   ResponseEntity<String> document(@PathVariable UUID id) {
     Plan p = plans.require(id);
     String file = p.name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-");

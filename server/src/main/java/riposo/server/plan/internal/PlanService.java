@@ -148,6 +148,7 @@ class PlanService implements Plans {
   }
 
   @GetMapping
+  @Transactional(readOnly = true)
   List<Plan> list(@RequestParam(defaultValue = "false") boolean archived) {
     return store.findAll().stream()
         .filter(r -> archived == (r.archivedOn != null))
@@ -158,11 +159,13 @@ class PlanService implements Plans {
 
   @Override
   @GetMapping("/{id}")
+  @Transactional(readOnly = true)
   public Plan require(@PathVariable UUID id) {
     return view(store.require(id, "plan"));
   }
 
   @GetMapping("/formats")
+  @Transactional(readOnly = true)
   List<FormatView> formats() {
     List<FormatView> all = new ArrayList<>();
     for (FormatKind k : FormatKind.values()) {
@@ -323,6 +326,7 @@ class PlanService implements Plans {
   }
 
   @GetMapping("/{id}/versions")
+  @Transactional(readOnly = true)
   List<PlanVersionView> versions(@PathVariable UUID id) {
     store.require(id, "plan");
     return versions.findByPlanIdOrderByNumberDesc(id).stream()
@@ -331,6 +335,7 @@ class PlanService implements Plans {
   }
 
   @GetMapping("/{id}/versions/{number}")
+  @Transactional(readOnly = true)
   PlanVersion version(@PathVariable UUID id, @PathVariable int number) {
     store.require(id, "plan");
     PlanVersionRow v =
@@ -371,6 +376,7 @@ class PlanService implements Plans {
   }
 
   @GetMapping("/starting-points")
+  @Transactional(readOnly = true)
   List<StartView> startingPoints() {
     return movements.startingPoints().stream()
         .map(

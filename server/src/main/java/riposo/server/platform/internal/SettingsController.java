@@ -47,6 +47,7 @@ class SettingsController {
   }
 
   @GetMapping
+  @Transactional(readOnly = true)
   Studios.Studio settings() {
     return studios.current();
   }

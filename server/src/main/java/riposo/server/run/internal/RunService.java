@@ -146,7 +146,13 @@ class RunService implements Runs {
     return RunDocument.sheet(row.sheet);
   }
 
-  RunRow require(UUID id) {
+  @Override
+  @Transactional(readOnly = true)
+  public void require(UUID id) {
+    row(id);
+  }
+
+  private RunRow row(UUID id) {
     return store.require(id, "run");
   }
 
@@ -511,13 +517,13 @@ class RunService implements Runs {
   @Override
   @Transactional(readOnly = true)
   public RunSheet sheet(UUID id) {
-    return sheet(require(id));
+    return sheet(row(id));
   }
 
   @Override
   @Transactional(readOnly = true)
   public RunState state(UUID id) {
-    return log.state(sheet(require(id)), log.events(id));
+    return log.state(sheet(row(id)), log.events(id));
   }
 
   @Override

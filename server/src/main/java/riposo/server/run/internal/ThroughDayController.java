@@ -112,6 +112,7 @@ class ThroughDayController {
   }
 
   @GetMapping
+  @Transactional(readOnly = true)
   List<DayPlanView> of(
       @PathVariable UUID clientId, @RequestParam(required = false) @Nullable LocalDate date) {
     clients.require(clientId);

@@ -187,6 +187,7 @@ class ClearanceService {
   }
 
   @GetMapping("/clearances")
+  @Transactional(readOnly = true)
   List<ClearanceView> list(@PathVariable UUID clientId) {
     clients.require(clientId);
     LocalDate today = studios.today();
@@ -214,6 +215,7 @@ class ClearanceService {
 
   /** The last day a clearance of that date is good for by default. */
   @GetMapping("/clearances/default")
+  @Transactional(readOnly = true)
   DefaultUntil standard(
       @PathVariable UUID clientId,
       @RequestParam LocalDate givenOn,
@@ -359,6 +361,7 @@ class ClearanceService {
   }
 
   @GetMapping("/happened")
+  @Transactional(readOnly = true)
   List<HappenedView> happened(@PathVariable UUID clientId) {
     clients.require(clientId);
     return events.findByClientIdOrderByOnDateDesc(clientId).stream()
@@ -392,6 +395,7 @@ class ClearanceService {
 
   /** The words of a letter to doctor, midwife or physiotherapist. */
   @GetMapping("/letter")
+  @Transactional(readOnly = true)
   Letter letter(@PathVariable UUID clientId) {
     Clients.Client c = clients.require(clientId);
     ClientStanding s = standing.of(clientId);

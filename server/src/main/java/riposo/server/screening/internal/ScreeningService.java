@@ -169,6 +169,7 @@ class ScreeningService {
   }
 
   @GetMapping("/screening/questions")
+  @Transactional(readOnly = true)
   List<Question> questions() {
     return Screening.questions();
   }
@@ -256,6 +257,7 @@ class ScreeningService {
 
   /** The screening half done, or nothing yet. */
   @GetMapping("/clients/{clientId}/screening-draft")
+  @Transactional(readOnly = true)
   DraftView draft(@PathVariable UUID clientId) {
     clients.require(clientId);
     return drafts
@@ -310,6 +312,7 @@ class ScreeningService {
   }
 
   @GetMapping("/clients/{clientId}/screenings")
+  @Transactional(readOnly = true)
   List<ScreeningView> list(@PathVariable UUID clientId) {
     clients.require(clientId);
     List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);

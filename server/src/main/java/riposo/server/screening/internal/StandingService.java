@@ -133,6 +133,7 @@ class StandingService implements Readiness, FloorEvents {
    * wins.
    */
   @GetMapping("/readiness")
+  @Transactional(readOnly = true)
   @Override
   public ClientStanding of(@PathVariable UUID clientId) {
     Clients.Client client = clients.require(clientId);
@@ -387,6 +388,7 @@ class StandingService implements Readiness, FloorEvents {
 
   /** Maxima, ranges, caps; with a reading shown on both scales where {@code bpm} is sent. */
   @GetMapping("/pulse")
+  @Transactional(readOnly = true)
   PulseView pulse(
       @PathVariable UUID clientId, @RequestParam(required = false) @Nullable Integer bpm) {
     PulseGuide g = guide(clientId);

@@ -105,6 +105,7 @@ class TodayService implements TodayChecks {
 
   /** What the client's conditions ask for today. */
   @GetMapping("/needs")
+  @Transactional(readOnly = true)
   Needs needs(@PathVariable UUID clientId) {
     Clients.Client c = clients.require(clientId);
     ClientStanding s = standing.of(clientId);
@@ -349,6 +350,7 @@ class TodayService implements TodayChecks {
 
   @Override
   @GetMapping
+  @Transactional(readOnly = true)
   public List<Checked> of(@PathVariable UUID clientId) {
     clients.require(clientId);
     return checks.findByClientIdOrderByCreatedAtDesc(clientId).stream().map(this::checked).toList();

@@ -1,0 +1,45 @@
+package riposo.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.File;
+import java.net.ServerSocket;
+import java.util.List;
+import java.util.Objects;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import riposo.bench.Kills;
+
+/** The server is killed while two devices post: nothing acknowledged is lost, nothing is twice. */
+class KillsTest {
+  @TempDir File dir;
+
+  @Test
+  void whatWasAcknowledgedSurvivesFiveKillsAndIsThereOnce() throws Exception {
+    Studio.url("/"); // the database with its accounts is there
+    int port;
+    try (ServerSocket free = new ServerSocket(0)) {
+      port = free.getLocalPort();
+    }
+    String database =
+        Objects.requireNonNull(System.getenv("RIPOSO_TEST_DB_BASE"), "run with ./riposo test");
+    List<String> command =
+        List.of(
+            System.getProperty("java.home") + "/bin/java",
+            "-XX:TieredStopAtLevel=1",
+            "-Xmx400m",
+            "-cp",
+            System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+            "riposo.server.RiposoApplication",
+            "--spring.datasource.url=" + database + "riposo_e2e",
+            "--server.port=" + port);
+    Kills.Outcome o =
+        new Kills(command, "http://127.0.0.1:" + port, new File(dir, "server.log"))
+            .run("marit@lanternfield.example", "lantern-light", 5);
+    assertThat(o.kills()).isEqualTo(5);
+    assertThat(o.acknowledged()).as("%s", o).isGreaterThan(20);
+    assertThat(o.lost()).as("%s", o).isZero();
+    assertThat(o.doubled()).as("%s", o).isZero();
+    assertThat(o.sets()).as("%s", o).isZero();
+  }
+}
