@@ -396,7 +396,12 @@ function CheckThenStart({ planId }: { planId: string }) {
             Back into {startError.problem.planName ?? 'the open session'}
           </Link>
         )}
-        <Button main type="submit" disabled={start.isPending} className="mt-2 w-full">
+        <Button
+          main={startError?.problem.code !== 'run-open'}
+          type="submit"
+          disabled={start.isPending}
+          className="mt-2 w-full"
+        >
           {over ? 'Keep this check' : 'Start'}
         </Button>
         {start.data === null && (

@@ -57,6 +57,7 @@ function Live({
 }) {
   const [now, setNow] = useState(() => log.now())
   const [stopping, setStopping] = useState(false)
+  const [ending, setEnding] = useState(false)
   const [sound, setSound] = useState(true)
   // what to keep in mind beside the timer; the run goes on without it
   const about = useQuery({
@@ -335,6 +336,28 @@ function Live({
                 >
                   sound {sound ? 'on' : 'off'}
                 </button>
+                {ending ? (
+                  <>
+                    <button type="button" className={button} onClick={() => add({ kind: 'FINISH' })}>
+                      End it now
+                    </button>
+                    <button
+                      type="button"
+                      className={`${button} border-transparent`}
+                      onClick={() => setEnding(false)}
+                    >
+                      No, go on
+                    </button>
+                  </>
+                ) : (
+                  <button
+                    type="button"
+                    className={`${button} border-transparent`}
+                    onClick={() => setEnding(true)}
+                  >
+                    End early
+                  </button>
+                )}
               </div>
               <p className="mt-3 hidden font-mono text-sm text-[#a9bcc2] md:block">
                 space pause · ← → back, skip · R +15 s · S stop sign

@@ -155,6 +155,43 @@ class StoredRunsTest extends ApiDesk {
     }
   }
 
+  @Test
+  void erasingAClientErasesWhatTheTablesOfBeforeStillHold() throws Exception {
+    UUID client = anyClient();
+    UUID neighbour = anyClient();
+    UUID plan = post("/plans", PLAN).id();
+    OldRuns old = new OldRuns();
+    List<OldRuns.Made> made = old.of(900 + clock.millis(), 3);
+    List<OldRuns.Made> theirs = old.of(901 + clock.millis(), 2);
+    OldRuns.insert(sql, "old_", me.studioId(), client, plan, made);
+    OldRuns.insert(sql, "old_", me.studioId(), neighbour, plan, theirs);
+    UUID check = post("/clients/" + client + "/today-checks", check("")).id();
+    sql.update(
+        "update old_run set check_id = ? where client_id = ?", check.toString(), client.toString());
+    try (Connection c = Objects.requireNonNull(sql.getDataSource()).getConnection()) {
+      assertThat(new CarriedRuns(c).carry()).isEqualTo(5);
+    }
+    assertThat(get("/clients/" + client + "/export").text()).contains(made.get(0).id().toString());
+
+    Answer erased = post("/clients/" + client + "/erase", "{\"name\":\"Ada Test\"}");
+
+    assertThat(erased.status()).as(erased.text()).isEqualTo(204);
+    for (OldRuns.Made m : made) {
+      for (String table : List.of("old_run_event", "run_event", "run_set", "run_person")) {
+        assertThat(count(table + " where run_id = '" + m.id() + "'")).as(table).isZero();
+      }
+      assertThat(count("old_run where id = '" + m.id() + "'")).isZero();
+      assertThat(count("run where id = '" + m.id() + "'")).isZero();
+    }
+    assertThat(count("old_run where client_id = '" + neighbour + "'")).isEqualTo(2);
+    assertThat(get("/clients/" + neighbour + "/runs").body()).hasSize(2);
+  }
+
+  private int count(String where) {
+    return Objects.requireNonNull(
+        sql.queryForObject("select count(*) from " + where, Integer.class));
+  }
+
   private void carry() throws SQLException {
     try (Connection c = Objects.requireNonNull(sql.getDataSource()).getConnection()) {
       assertThat(new CarriedRuns(c).carry()).isEqualTo(1);

@@ -4,7 +4,9 @@
  * riposo.core.run.Entry} what is told of a set, {@link riposo.core.run.RunState} what all events
  * come to, {@link riposo.core.run.DoneSet} a logged set with what was asked of it, {@link
  * riposo.core.run.StopSign} a sign of the stop panel with what to do first, {@link
- * riposo.core.run.StopFor} for whom it comes first.
+ * riposo.core.run.StopFor} for whom it comes first. {@link riposo.core.run.RunSheets} makes a sheet
+ * of an adapted plan, {@link riposo.core.run.StartGate} says who may start, {@link
+ * riposo.core.run.DoneRun} is what one person did in one run.
  */
 @NullMarked
 package riposo.core.run;

@@ -1,4 +1,4 @@
-/** Live sessions and their events. */
+/** Live sessions and their events, for the other modules through {@link riposo.server.run.Runs}. */
 @NullMarked
 package riposo.server.run;
 
