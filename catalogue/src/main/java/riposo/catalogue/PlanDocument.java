@@ -1,8 +1,5 @@
 package riposo.catalogue;
 
-import com.networknt.schema.Schema;
-import com.networknt.schema.SchemaRegistry;
-import com.networknt.schema.SpecificationVersion;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -22,7 +19,6 @@ import riposo.core.plan.RoundChange;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Stage;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -37,8 +33,7 @@ import tools.jackson.databind.node.ObjectNode;
 public record PlanDocument(
     String name, List<String> tags, @Nullable String note, SessionPlan plan) {
   private static final JsonMapper JSON = JsonMapper.builder().build();
-  private static final Schema SCHEMA =
-      SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(schema());
+  private static final Document DOCUMENT = new Document(JSON, schema(), "the plan cannot be read");
 
   public PlanDocument {
     tags = List.copyOf(tags);
@@ -64,19 +59,8 @@ public record PlanDocument(
    *     schema, a number that cannot be right, a movement the catalogue does not have
    */
   public static PlanDocument read(String text, Catalogue catalogue) {
-    JsonNode node;
-    try {
-      node = JSON.readTree(text);
-    } catch (JacksonException e) {
-      throw problem("line " + e.getLocation().getLineNr() + ": " + e.getOriginalMessage());
-    }
+    JsonNode node = DOCUMENT.read(text);
     List<String> problems = new ArrayList<>();
-    SCHEMA
-        .validate(node)
-        .forEach(m -> problems.add(m.getInstanceLocation() + ": " + m.getMessage()));
-    if (!problems.isEmpty()) {
-      throw new CatalogueException("the plan cannot be read", problems);
-    }
     List<PlanBlock> blocks = new ArrayList<>();
     for (int i = 0; i < node.get("blocks").size(); i++) {
       JsonNode b = node.get("blocks").get(i);
@@ -117,10 +101,6 @@ public record PlanDocument(
       }
     }
     throw new CatalogueException("the plan cannot be read", problems);
-  }
-
-  private static CatalogueException problem(String sentence) {
-    return new CatalogueException("the plan cannot be read", List.of(sentence));
   }
 
   private static void known(

@@ -1,11 +1,7 @@
 package riposo.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
-import com.networknt.schema.Schema;
-import com.networknt.schema.SchemaRegistry;
-import com.networknt.schema.SpecificationVersion;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
@@ -40,8 +36,7 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
           .changeDefaultPropertyInclusion(v -> v.withValueInclusion(JsonInclude.Include.NON_NULL))
           .build();
 
-  private static final Schema SCHEMA =
-      SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(schema());
+  private static final Document DOCUMENT = new Document(JSON, schema(), "the run cannot be read");
 
   public RunDocument {
     events = List.copyOf(events);
@@ -83,19 +78,7 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
    * @throws CatalogueException naming every problem found with line or field
    */
   public static RunDocument read(String text) {
-    JsonNode node;
-    try {
-      node = JSON.readTree(text);
-    } catch (JacksonException e) {
-      throw problem("line " + e.getLocation().getLineNr() + ": " + e.getOriginalMessage());
-    }
-    List<String> problems = new ArrayList<>();
-    SCHEMA
-        .validate(node)
-        .forEach(m -> problems.add(m.getInstanceLocation() + ": " + m.getMessage()));
-    if (!problems.isEmpty()) {
-      throw new CatalogueException("the run cannot be read", problems);
-    }
+    JsonNode node = DOCUMENT.read(text);
     try {
       Whole w = JSON.treeToValue(node, Whole.class);
       RunSheet sheet = w.sheet();
@@ -103,12 +86,8 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
       List<EventDocument> events = w.events == null ? List.of() : w.events;
       return new RunDocument(sheet, events.stream().map(e -> e.toEvent(only)).toList());
     } catch (JacksonException | IllegalArgumentException e) {
-      throw problem(String.valueOf(e.getMessage()));
+      throw DOCUMENT.problem(String.valueOf(e.getMessage()));
     }
-  }
-
-  private static CatalogueException problem(String sentence) {
-    return new CatalogueException("the run cannot be read", List.of(sentence));
   }
 
   /** The whole document. */
