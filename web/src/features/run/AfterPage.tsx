@@ -36,7 +36,11 @@ export function AfterPage() {
   const cache = useQueryClient()
   const close = useMutation({
     mutationFn: () => api.post<S['RunView']>(`/runs/${runId}/after`, { effort, feel, note: note || null }),
-    onSuccess: () => void cache.invalidateQueries(),
+    onSuccess: () => {
+      void cache.invalidateQueries()
+      // closed: nothing of it stays on this device once everything is delivered
+      void import('../../lib/run').then((run) => run.deliverAll()).catch(() => {})
+    },
   })
   if (run.error ?? client.error) return <Failure error={run.error ?? client.error} />
   if (!run.data || !person || !client.data) return <Loading what="the session" />

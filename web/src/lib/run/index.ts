@@ -47,13 +47,16 @@ export function runLog(runId: string): RunLog {
   return new RunLog(runId, { store: shared(), net, device, older })
 }
 
-/** Sends what any run on this device still has to send, also what an older version kept. */
+/**
+ * Sends what any run on this device still has to send, also what an older version kept, and lets go of
+ * what is closed and delivered.
+ */
 export async function deliverAll(): Promise<void> {
   const left = local((s) => Object.keys(s).filter((k) => k.startsWith(OLDER))) ?? []
-  const waiting = await shared()
-    .waiting()
+  const kept = await shared()
+    .kept()
     .catch(() => [])
-  for (const id of new Set([...waiting, ...left.map((k) => k.slice(OLDER.length))])) {
+  for (const id of new Set([...kept, ...left.map((k) => k.slice(OLDER.length))])) {
     const log = runLog(id)
     await log.open()
     await log.send()

@@ -208,9 +208,11 @@ describe('the log of a run on a device', () => {
     log.add({ kind: 'START' })
     await idle(log)
     expect((await store.load(RUN)).events).toHaveLength(1)
+    expect(await store.kept()).toEqual([RUN])
     server.shown = run({ effortAfter: 5 })
     await log.refresh()
     expect(await store.load(RUN)).toEqual({ run: undefined, events: [] })
+    expect(await store.kept()).toEqual([])
   })
   it('keeps a closed run while something of it still waits or was refused', async () => {
     const log = await tab()

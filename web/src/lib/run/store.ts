@@ -25,8 +25,8 @@ export interface RunStore {
   load(runId: string): Promise<{ run?: KeptRun; events: KeptEvent[] }>
   put(run: KeptRun | undefined, events: KeptEvent[]): Promise<void>
   remove(runId: string): Promise<void>
-  /** Runs with events that still wait to be sent. */
-  waiting(): Promise<string[]>
+  /** Runs of which anything is kept. */
+  kept(): Promise<string[]>
   /** Calls back with all events of a run whenever any tab has changed them; returns how to end it. */
   watch(runId: string, changed: (events: KeptEvent[]) => void): () => void
 }
@@ -67,9 +67,12 @@ export function deviceStore(name = 'riposo-runs'): RunStore {
         await db.runs.delete(runId)
       })
     },
-    async waiting() {
-      const all = await db.events.where('state').equals('WAITING').toArray()
-      return [...new Set(all.map((e) => e.runId))]
+    async kept() {
+      const [runs, events] = await Promise.all([
+        db.runs.toCollection().primaryKeys(),
+        db.events.orderBy('runId').uniqueKeys(),
+      ])
+      return [...new Set([...runs, ...(events as string[])])]
     },
     watch(runId, changed) {
       const s = liveQuery(() => db.events.where('runId').equals(runId).toArray()).subscribe({

@@ -17,6 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
+import riposo.catalogue.RunDocument;
 import riposo.core.plan.FormatKind;
 import riposo.core.run.DoneSet;
 import riposo.server.platform.StudioContext;
@@ -171,7 +172,18 @@ class StoredRunsTest extends ApiDesk {
     try (Connection c = Objects.requireNonNull(sql.getDataSource()).getConnection()) {
       assertThat(new CarriedRuns(c).carry()).isEqualTo(5);
     }
-    assertThat(get("/clients/" + client + "/export").text()).contains(made.get(0).id().toString());
+    Answer export = get("/clients/" + client + "/export");
+    assertThat(export.text()).contains(made.get(0).id().toString());
+    // each run is in it as the open document, which reads
+    List<JsonNode> documents = export.body().findValues("document");
+    assertThat(documents.stream().filter(JsonNode::isObject)).hasSize(3);
+    documents.stream()
+        .filter(JsonNode::isObject)
+        .forEach(
+            d ->
+                assertThat(RunDocument.read(d.toString()).events())
+                    .isNotEmpty()
+                    .allMatch(e -> e.at() > 0));
 
     Answer erased = post("/clients/" + client + "/erase", "{\"name\":\"Ada Test\"}");
 

@@ -4,10 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import riposo.catalogue.EventDocument;
 import riposo.catalogue.RunDocument;
 import riposo.core.run.RunSheet;
 import riposo.server.client.ClientData;
+import riposo.server.platform.Json;
+import tools.jackson.databind.JsonNode;
 
 /** What this module keeps of a client. */
 @Component
@@ -17,14 +18,21 @@ class RunData implements ClientData {
   private final WithdrawalStore withdrawals;
   private final RunViews views;
   private final RunLog log;
+  private final Json json;
 
   RunData(
-      RunStore store, PersonStore people, WithdrawalStore withdrawals, RunViews views, RunLog log) {
+      RunStore store,
+      PersonStore people,
+      WithdrawalStore withdrawals,
+      RunViews views,
+      RunLog log,
+      Json json) {
     this.store = store;
     this.people = people;
     this.withdrawals = withdrawals;
     this.views = views;
     this.log = log;
+    this.json = json;
   }
 
   @Override
@@ -37,18 +45,19 @@ class RunData implements ClientData {
     return 300;
   }
 
-  /** A run with everything sent for it. */
-  record RunExport(RunViews.RunView run, List<EventDocument> events) {}
+  /** A run as it is shown, and the whole of it as the open document "riposo-run/1". */
+  record RunExport(RunViews.RunView run, JsonNode document) {}
 
   @Override
   public Object export(UUID clientId) {
     return people.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
-        .map(
-            p ->
-                new RunExport(
-                    views.view(store.require(p.runId, "run")),
-                    log.events(p.runId).stream().map(EventDocument::of).toList()))
+        .map(p -> export(store.require(p.runId, "run")))
         .toList();
+  }
+
+  private RunExport export(RunRow run) {
+    RunDocument d = new RunDocument(RunService.sheet(run), log.events(run.id));
+    return new RunExport(views.view(run), json.read(d.write(), JsonNode.class));
   }
 
   @Override

@@ -291,8 +291,8 @@ class RunService implements Runs {
 
   private void endLeftOpen(UUID id) {
     RunRow row = lock(id);
-    if (row.status.ended()) {
-      return;
+    if (row.status.ended() || !StartGate.leftOpen(row.heardAt, studios.now())) {
+      return; // something was heard of it meanwhile
     }
     List<RunEvent> events = log.events(id);
     RunEvent end = RunState.leftOpen(id, events, row.createdAt.toEpochMilli());
