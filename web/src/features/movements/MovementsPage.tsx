@@ -18,7 +18,15 @@ export function MovementsPage() {
   const [query, setQuery] = useSearchParams()
   const find = useRef<HTMLInputElement>(null)
   const filter = fromQuery(query)
-  const set = (f: Filter) => setQuery(toQuery(f), { replace: true })
+  // the address follows a moment later: a second tap in the same breath builds on the first
+  const latest = useRef(filter)
+  useEffect(() => {
+    latest.current = fromQuery(query)
+  }, [query])
+  const set = (change: (f: Filter) => Filter) => {
+    latest.current = change(latest.current)
+    setQuery(toQuery(latest.current), { replace: true })
+  }
   useEffect(() => {
     const on = (e: KeyboardEvent) => {
       if (typing(e) || e.key !== 'f') return
@@ -57,13 +65,13 @@ export function MovementsPage() {
           aria-label="Find a movement"
           placeholder="name, family or kit (f)"
           value={filter.text}
-          onChange={(e) => set({ ...filter, text: e.target.value })}
+          onChange={(e) => set((f) => ({ ...f, text: e.target.value }))}
         />
         <select
           className="!w-auto"
           aria-label="Purpose"
           value={filter.purpose}
-          onChange={(e) => set({ ...filter, purpose: e.target.value })}
+          onChange={(e) => set((f) => ({ ...f, purpose: e.target.value }))}
         >
           <option value="">every purpose</option>
           {purposes.map((p) => (
@@ -74,7 +82,7 @@ export function MovementsPage() {
           <input
             type="checkbox"
             checked={filter.own}
-            onChange={(e) => set({ ...filter, own: e.target.checked })}
+            onChange={(e) => set((f) => ({ ...f, own: e.target.checked }))}
           />
           only our own
         </label>
@@ -92,7 +100,7 @@ export function MovementsPage() {
               key={d}
               type="button"
               aria-pressed={w !== ''}
-              onClick={() => set({ ...filter, wants: { ...filter.wants, [d]: turn(w) } })}
+              onClick={() => set((f) => ({ ...f, wants: { ...f.wants, [d]: turn(f.wants[d] ?? '') } }))}
               className={`min-h-[34px] border-b-2 px-2 text-sm ${w === 'without' ? 'border-plum font-semibold text-plum' : w === 'with' ? 'border-teal font-semibold text-teal' : 'border-line'}`}
             >
               {w === 'without' ? `no ${d}` : w === 'with' ? `with ${d}` : d}
