@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { api, ApiError, type S } from '../../lib/api'
 import { doseWords, outcomeWords } from '../../lib/format'
@@ -115,8 +115,8 @@ function CheckThenStart({ planId }: { planId: string }) {
   const [signs, setSigns] = useState<Sign[]>([])
   const [dose, setDose] = useState<S['Start']['dose'] | null>(null)
   const [reason, setReason] = useState('')
-  // the same start sent twice is one run
-  const [runId] = useState(() => crypto.randomUUID())
+  // the same start sent twice is one check and one run; anything answered otherwise is another
+  const sent = useRef<{ form: string; checkId: string; runId: string }>(null)
   const navigate = useNavigate()
   const cache = useQueryClient()
   const number = (s: string) => (s.trim() === '' ? null : Number(s))
@@ -146,17 +146,26 @@ function CheckThenStart({ planId }: { planId: string }) {
   })
   const start = useMutation({
     mutationFn: async () => {
-      const check = await api.post<S['CheckView']>(`/clients/${client.id}/today-checks`, form)
-      if (check.result.outcome === 'NOT_TODAY' || check.result.outcome === 'URGENT') return null
+      const asked = JSON.stringify([form, dose])
+      if (sent.current?.form !== asked) {
+        const check = await api.post<S['CheckView']>(`/clients/${client.id}/today-checks`, form)
+        if (check.result.outcome === 'NOT_TODAY' || check.result.outcome === 'URGENT') return null
+        if (check.id) sent.current = { form: asked, checkId: check.id, runId: crypto.randomUUID() }
+      }
       return api.post<S['RunView']>('/runs', {
-        id: runId,
+        id: sent.current?.runId,
         clientId: client.id,
         planId,
-        checkId: check.id,
+        checkId: sent.current?.checkId,
         dose,
         reason: reason || null,
         groupId: new URLSearchParams(window.location.search).get('group'),
       })
+    },
+    onError: (e) => {
+      // a reply that was lost, or a reason that was wanted, is the same start again; what was refused is not
+      const code = e instanceof ApiError ? e.problem.code : ''
+      if (!['offline', 'reason-wanted', 'run-open'].includes(code)) sent.current = null
     },
     onSuccess: (r) => {
       void cache.invalidateQueries()

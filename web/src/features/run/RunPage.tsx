@@ -36,6 +36,11 @@ const restWords = { STILL: 'rest', WALKING: 'rest, walking', STRETCH: 'rest in a
 /** The live session: wall-clock timer, what now, what next, one-tap log, stop panel. */
 export function RunPage({ emergency }: { emergency: string }) {
   const { runId = '' } = useParams()
+  // another run is another log
+  return <OneRun key={runId} runId={runId} emergency={emergency} />
+}
+
+function OneRun({ runId, emergency }: { runId: string; emergency: string }) {
   const log = useRunLog(runId)
   if (log.error) return <Failure error={log.error} />
   if (!log.run) return <Loading what="the run" />

@@ -7,7 +7,7 @@ create table if not exists run (
 create table if not exists run_person (
   id uuid primary key, studio_id uuid not null, version bigint not null, created_at datetime(6) not null,
   run_id uuid not null, client_id uuid not null, on_date date not null, check_id uuid, reason varchar(400),
-  pain_before int, dose varchar(20), told longtext not null, effort_cap int, effort_after int, feel varchar(20), note varchar(400),
+  pain_before int, dose varchar(20), picked varchar(20), told longtext not null, effort_cap int, effort_after int, feel varchar(20), note varchar(400),
   constraint person_run foreign key (run_id) references run (id),
   constraint person_client foreign key (client_id) references client (id),
   constraint person_check foreign key (check_id) references today_check (id),

@@ -80,6 +80,27 @@ class RunStartTest extends ApiDesk {
     assertThat(get("/clients/" + client + "/runs").body()).hasSize(1);
   }
 
+  /** Sent again after a newer check, or with another dose, it never gets the session of before. */
+  @Test
+  void aStartThatAsksForSomethingElseIsNotTheSameStart() throws Exception {
+    UUID id = UUID.randomUUID();
+    UUID check = checked();
+    post("/runs", body(id, check));
+    String eased = body(id, check).replace("}", ",\"dose\":\"EASED\",\"reason\":\"tired\"}");
+    Answer other = post("/runs", eased);
+    assertThat(other.code()).isEqualTo("run-open");
+    assertThat(other.body().path("run").asString()).isEqualTo(id.toString());
+    UUID newer =
+        post(
+                "/clients/" + client + "/today-checks",
+                check("").replace("\"energy\":7", "\"energy\":3"))
+            .id();
+    assertThat(post("/runs", body(id, newer)).code()).isEqualTo("run-open");
+    send(id, event("FINISH", clock.millis(), 0, ""));
+    assertThat(post("/runs", body(id, newer)).code()).isEqualTo("id-taken");
+    assertThat(get("/clients/" + client + "/runs").body()).hasSize(1);
+  }
+
   @Test
   void anIdThatIsAnothersStartsNothing() throws Exception {
     UUID id = UUID.randomUUID();

@@ -38,6 +38,11 @@ class PersonRow extends Owned {
   @JdbcTypeCode(SqlTypes.VARCHAR)
   TodayCheck.@Nullable Dose dose;
 
+  /** The dose picked by hand; null where it was the check's, and in older runs. */
+  @Enumerated(EnumType.STRING)
+  @JdbcTypeCode(SqlTypes.VARCHAR)
+  TodayCheck.@Nullable Dose picked;
+
   /** What the professional was told before the start, word for word: part of the record. */
   @Column(columnDefinition = "longtext")
   String told;

@@ -8,6 +8,7 @@ import riposo.catalogue.RunDocument;
 import riposo.core.run.RunSheet;
 import riposo.server.client.ClientData;
 import riposo.server.platform.Json;
+import riposo.server.platform.RunsOfBefore;
 import tools.jackson.databind.JsonNode;
 
 /** What this module keeps of a client. */
@@ -18,6 +19,7 @@ class RunData implements ClientData {
   private final WithdrawalStore withdrawals;
   private final RunViews views;
   private final RunLog log;
+  private final RunsOfBefore before;
   private final Json json;
 
   RunData(
@@ -26,12 +28,14 @@ class RunData implements ClientData {
       WithdrawalStore withdrawals,
       RunViews views,
       RunLog log,
+      RunsOfBefore before,
       Json json) {
     this.store = store;
     this.people = people;
     this.withdrawals = withdrawals;
     this.views = views;
     this.log = log;
+    this.before = before;
     this.json = json;
   }
 
@@ -85,7 +89,7 @@ class RunData implements ClientData {
       }
     }
     store.flush();
-    log.eraseOld(clientId);
+    before.erase(clientId);
     return gone;
   }
 }

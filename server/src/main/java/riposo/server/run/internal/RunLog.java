@@ -141,18 +141,4 @@ class RunLog {
         .setParameter("client", clientId)
         .executeUpdate();
   }
-
-  /** Deletes what the tables of before still hold of a client. */
-  void eraseOld(UUID clientId) {
-    UUID studio = riposo.server.platform.StudioContext.current();
-    for (String sql :
-        List.of(
-            "delete from old_run_event where run_id in (select id from old_run where client_id = :client) and studio_id = :studio",
-            "delete from old_run where client_id = :client and studio_id = :studio")) {
-      em.createNativeQuery(sql)
-          .setParameter("client", clientId)
-          .setParameter("studio", studio)
-          .executeUpdate();
-    }
-  }
 }

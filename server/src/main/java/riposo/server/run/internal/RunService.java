@@ -203,14 +203,23 @@ class RunService implements Runs {
     return Problems.refused(closed.bar().code, closed.sentence(), closed.why());
   }
 
-  /** The run this start made before; null when it made none yet. */
+  /**
+   * The run this very start made before: the same plan, client, check and dose picked. Null when it
+   * made none yet. One that asks for something else never gets what was asked for before.
+   */
   private @Nullable RunRow again(UUID id, Start body) {
     RunRow row = store.findById(id).orElse(null);
     boolean same =
         row != null
             && row.planId.equals(body.planId())
-            && people.findByRunId(id).stream().anyMatch(p -> p.clientId.equals(body.clientId()));
+            && people.findByRunId(id).stream()
+                .anyMatch(
+                    p ->
+                        p.clientId.equals(body.clientId())
+                            && Objects.equals(p.checkId, body.checkId())
+                            && p.picked == body.dose());
     if (row != null && !same || !studios.heldElsewhere("run", Set.of(id)).isEmpty()) {
+      notWhileOneIsOpen(body.clientId());
       throw Problems.refused("id-taken", "This start is another run's; start again.");
     }
     return row;
@@ -259,6 +268,7 @@ class RunService implements Runs {
     person.reason = reason;
     person.painBefore = checked.pain();
     person.dose = dose;
+    person.picked = body.dose();
     person.told =
         json.write(
             new RunViews.Told(result.findings().stream().map(Finding::text).toList(), reasons));
