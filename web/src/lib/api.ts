@@ -113,5 +113,5 @@ export const api = {
   get: <T>(path: string) => call<T>('GET', path),
   post: <T>(path: string, body: unknown, version?: number) => call<T>('POST', path, body, version),
   put: <T>(path: string, body: unknown, version?: number) => call<T>('PUT', path, body, version),
-  remove: <T>(path: string) => call<T>('DELETE', path),
+  remove: <T>(path: string, version?: number) => call<T>('DELETE', path, undefined, version),
 }

@@ -145,9 +145,9 @@ export function KitPage() {
 function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView'][] }) {
   const cache = useQueryClient()
   const place = useMutation({
-    mutationFn: (v: { id: string; roomId: string }) =>
-      api.put(`/clients/${v.id}/place`, { roomId: v.roomId || null }),
-    onSuccess: () => void cache.invalidateQueries(),
+    mutationFn: (v: { id: string; version: number; roomId: string }) =>
+      api.put(`/clients/${v.id}/place`, { roomId: v.roomId || null }, v.version),
+    onSettled: () => void cache.invalidateQueries(),
   })
   return (
     <section aria-labelledby="places" className="border-t-2 border-ink pt-2">
@@ -164,7 +164,7 @@ function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView
             <select
               aria-label={`Where ${c.name} trains`}
               value={c.room?.id ?? ''}
-              onChange={(e) => place.mutate({ id: c.id, roomId: e.target.value })}
+              onChange={(e) => place.mutate({ id: c.id, version: c.version, roomId: e.target.value })}
             >
               <option value="">own kit, the quick list</option>
               {rooms
@@ -333,7 +333,10 @@ function RoomForm({
     },
     onSuccess: done,
   })
-  const remove = useMutation({ mutationFn: () => api.remove(`/rooms/${room?.id}`), onSuccess: done })
+  const remove = useMutation({
+    mutationFn: () => api.remove(`/rooms/${room?.id}`, room?.version),
+    onSuccess: done,
+  })
   const error = save.error instanceof ApiError ? save.error : undefined
   const num = (label: string, value: number, put: (n: number) => void) => (
     <input

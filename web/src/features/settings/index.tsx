@@ -12,12 +12,13 @@ export function SettingsPage() {
 }
 
 function SettingsForm({ studio }: { studio: S['Studio'] }) {
-  const [form, setForm] = useState({ ...studio, id: undefined })
+  const [form, setForm] = useState({ ...studio, id: undefined, version: undefined })
   const [saved, setSaved] = useState(false)
   const cache = useQueryClient()
   const save = useMutation({
-    mutationFn: () => api.put<S['Studio']>('/settings', form),
-    onSuccess: async () => {
+    mutationFn: () => api.put<S['Studio']>('/settings', form, studio.version),
+    onSuccess: async (now) => {
+      cache.setQueryData(['settings'], now)
       await cache.invalidateQueries({ queryKey: ['me'] })
       setSaved(true)
     },
@@ -82,6 +83,11 @@ function SettingsForm({ studio }: { studio: S['Studio'] }) {
         </Field>
       </div>
       <Failure error={save.error} />
+      {error?.problem.code === 'stale' && (
+        <Button className="mb-3" onClick={() => void cache.invalidateQueries({ queryKey: ['settings'] })}>
+          Load what is stored
+        </Button>
+      )}
       <div className="flex items-center gap-3">
         <Button main type="submit" disabled={save.isPending}>
           Save

@@ -604,9 +604,13 @@ class ClientApiTest extends ApiDesk {
         .isEqualTo(422);
     UUID id = screened();
     assertThat(
-            put("/clients/" + id + "/place", "{\"roomId\":\"" + room.id() + "\"}", null).status())
+            put(
+                    "/clients/" + id + "/place",
+                    "{\"roomId\":\"" + room.id() + "\"}",
+                    get("/clients/" + id).body().path("version").asLong())
+                .status())
         .isEqualTo(200);
-    assertThat(call(me, "DELETE", "/rooms/" + room.id(), null, null).code()).isEqualTo("in-use");
+    assertThat(call(me, "DELETE", "/rooms/" + room.id(), null, 0).code()).isEqualTo("in-use");
     UUID plan = post("/plans", PLAN).id();
     Answer needs = get("/clients/" + id + "/plans/" + plan + "/needs");
     assertThat(needs.text()).contains("wheels");

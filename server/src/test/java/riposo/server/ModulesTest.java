@@ -1,16 +1,28 @@
 package riposo.server;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaMethod;
+import com.tngtech.archunit.core.domain.JavaMethodCall;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import jakarta.persistence.Entity;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.data.repository.Repository;
 import org.springframework.modulith.core.ApplicationModules;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
 import riposo.server.platform.Store;
 
 /** Module boundaries, and that every row has its studio. */
@@ -63,38 +75,111 @@ class ModulesTest {
         .check(CLASSES);
   }
 
-  /** Reads that also write down that they were made, or end what was left open first. */
-  private static final java.util.Set<String> WRITING =
-      java.util.Set.of("AttachmentService.file", "ClientService.open", "PrivacyController.export");
+  /** Reads that also write down that they were made, or first end what was left open. */
+  private static final Set<String> WRITING =
+      Set.of(
+          "AttachmentController.file",
+          "ClientController.open",
+          "PrivacyController.export",
+          "DayController.sheet",
+          "RunController.of",
+          "RunController.show");
+
+  /** What is read elsewhere than in this studio's tables. */
+  private static final Set<String> ELSEWHERE = Set.of("RuleController.all", "SignInController.me");
 
   @Test
   void readsAreMadeInReadOnlyTransactions() {
-    java.util.List<String> read = new java.util.ArrayList<>();
-    java.util.List<String> writing = new java.util.ArrayList<>();
-    for (com.tngtech.archunit.core.domain.JavaClass c : CLASSES) {
-      for (com.tngtech.archunit.core.domain.JavaMethod m : c.getMethods()) {
-        if (!m.isAnnotatedWith(org.springframework.web.bind.annotation.GetMapping.class)) {
-          continue;
-        }
-        String name = c.getSimpleName() + "." + m.getName();
-        var how =
-            m.tryGetAnnotationOfType(org.springframework.transaction.annotation.Transactional.class)
-                .or(
-                    () ->
-                        c.tryGetAnnotationOfType(
-                            org.springframework.transaction.annotation.Transactional.class));
-        boolean own =
-            how.isPresent()
-                && how.get().propagation()
-                    != org.springframework.transaction.annotation.Propagation.NOT_SUPPORTED;
-        read.add(name);
-        if (own && !how.get().readOnly()) {
-          writing.add(name);
-        }
+    List<String> read = new ArrayList<>();
+    List<String> none = new ArrayList<>();
+    List<String> writing = new ArrayList<>();
+    for (JavaMethod m : handlers()) {
+      if (!m.isAnnotatedWith(GetMapping.class)) {
+        continue;
+      }
+      String name = m.getOwner().getSimpleName() + "." + m.getName();
+      List<Transactional> opened =
+          m.getMethodCallsFromSelf().stream().flatMap(ModulesTest::transaction).toList();
+      read.add(name);
+      if (opened.isEmpty()) {
+        none.add(name);
+      }
+      if (opened.stream().anyMatch(t -> !t.readOnly())) {
+        writing.add(name);
       }
     }
     assertThat(read).hasSizeGreaterThan(60);
+    assertThat(none).containsExactlyInAnyOrderElementsOf(ELSEWHERE);
     assertThat(writing).containsExactlyInAnyOrderElementsOf(WRITING);
+  }
+
+  /** The transaction that a call opens, by the method it reaches or its class, in any of ours. */
+  private static Stream<Transactional> transaction(JavaMethodCall call) {
+    JavaClass owner = call.getTargetOwner();
+    Stream<JavaClass> reached =
+        owner.isInterface() ? owner.getAllSubclasses().stream() : Stream.of(owner);
+    return reached
+        .filter(c -> c.getPackageName().startsWith("riposo.server"))
+        .flatMap(
+            c ->
+                c.getMethods().stream()
+                    .filter(
+                        m ->
+                            m.getName().equals(call.getName())
+                                && m.getRawParameterTypes()
+                                    .equals(call.getTarget().getRawParameterTypes()))
+                    .flatMap(
+                        m ->
+                            m
+                                .tryGetAnnotationOfType(Transactional.class)
+                                .or(() -> c.tryGetAnnotationOfType(Transactional.class))
+                                .stream()));
+  }
+
+  private static List<JavaMethod> handlers() {
+    return CLASSES.stream()
+        .filter(c -> c.isAnnotatedWith(RestController.class))
+        .flatMap(c -> c.getMethods().stream())
+        .filter(m -> m.isMetaAnnotatedWith(RequestMapping.class))
+        .toList();
+  }
+
+  @Test
+  void whatAnswersHttpOpensNoTransactionAndTouchesNoTable() {
+    assertThat(handlers()).hasSizeGreaterThan(110);
+    classes()
+        .that()
+        .areAnnotatedWith(RestController.class)
+        .should()
+        .notBeAnnotatedWith(Transactional.class)
+        .andShould()
+        .haveSimpleNameEndingWith("Controller")
+        .check(CLASSES);
+    methods()
+        .that()
+        .areDeclaredInClassesThat()
+        .areAnnotatedWith(RestController.class)
+        .should()
+        .notBeAnnotatedWith(Transactional.class)
+        .check(CLASSES);
+    noClasses()
+        .that()
+        .areAnnotatedWith(RestController.class)
+        .should()
+        .dependOnClassesThat()
+        .areAssignableTo(Repository.class)
+        .check(CLASSES);
+  }
+
+  @Test
+  void whatOpensATransactionKnowsNothingOfHttp() {
+    noClasses()
+        .that()
+        .areAnnotatedWith(Transactional.class)
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("org.springframework.web..", "org.springframework.http..")
+        .check(CLASSES);
   }
 
   @Test
@@ -126,7 +211,7 @@ class ModulesTest {
   @Test
   void noLineOfTheProductNamesADocumentThatDoesNotShip() throws java.io.IOException {
     String word = "hand" + "book";
-    java.util.List<String> found = new java.util.ArrayList<>();
+    List<String> found = new ArrayList<>();
     for (String dir :
         java.util.List.of("../core/src", "../catalogue/src", "src", "../web/src", "../docs")) {
       try (java.util.stream.Stream<java.nio.file.Path> files =

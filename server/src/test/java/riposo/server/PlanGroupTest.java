@@ -221,7 +221,7 @@ class PlanGroupTest extends ApiDesk {
     assertThat(List.of(refused.status(), refused.code())).isEqualTo(List.of(409, "ask-first"));
     assertThat(call(stranger, "GET", "/groups/" + group + "/sheet", null, null).status())
         .isEqualTo(404);
-    Answer inUse = call(me, "DELETE", "/rooms/" + room, null, null);
+    Answer inUse = call(me, "DELETE", "/rooms/" + room, null, 0);
     assertThat(inUse.text()).contains("Groups meet here: Steady");
   }
 

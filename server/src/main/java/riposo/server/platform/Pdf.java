@@ -129,14 +129,21 @@ public class Pdf {
     }
   }
 
-  /** The document as an answer, opened in place under a file name made of words. */
-  public static ResponseEntity<byte[]> answer(byte[] pdf, String name) {
-    String file = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".pdf";
-    return ResponseEntity.ok()
-        .contentType(MediaType.APPLICATION_PDF)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.inline().filename(file).build().toString())
-        .body(pdf);
+  /**
+   * A document printed.
+   *
+   * @param name words that its file name is made of
+   */
+  public record Printed(byte[] pdf, String name) {
+    /** It as an answer, opened in place. */
+    public ResponseEntity<byte[]> answer() {
+      String file = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".pdf";
+      return ResponseEntity.ok()
+          .contentType(MediaType.APPLICATION_PDF)
+          .header(
+              HttpHeaders.CONTENT_DISPOSITION,
+              ContentDisposition.inline().filename(file).build().toString())
+          .body(pdf);
+    }
   }
 }

@@ -1,5 +1,6 @@
 package riposo.server.platform;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -20,6 +21,14 @@ public interface Store<T extends Owned> extends Repository<T, UUID> {
   void delete(T row);
 
   void flush();
+
+  /** Deletes rows for good, at once, and returns their ids. */
+  default List<UUID> erase(Collection<T> rows) {
+    List<UUID> gone = rows.stream().map(r -> r.id).toList();
+    rows.forEach(this::delete);
+    flush();
+    return gone;
+  }
 
   /** The row, or a 404 problem naming what was looked for. */
   default T require(UUID id, String what) {

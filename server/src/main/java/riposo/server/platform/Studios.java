@@ -25,6 +25,7 @@ public class Studios {
    */
   public record Studio(
       UUID id,
+      long version,
       String name,
       String zone,
       String emergencyNumber,
@@ -61,12 +62,13 @@ public class Studios {
 
   private Studio read() {
     return jdbc.sql(
-            "select id, name, zone, emergency_number, mass_unit, glucose_unit, phone from studio where id = ?")
+            "select id, version, name, zone, emergency_number, mass_unit, glucose_unit, phone from studio where id = ?")
         .param(StudioContext.current().toString())
         .query(
             (rs, n) ->
                 new Studio(
                     UUID.fromString(rs.getString("id")),
+                    rs.getLong("version"),
                     rs.getString("name"),
                     rs.getString("zone"),
                     rs.getString("emergency_number"),
@@ -77,30 +79,38 @@ public class Studios {
         .orElseThrow(() -> Problems.notFound("studio", StudioContext.current()));
   }
 
-  /** Changes the signed-in studio; the zone must be known to Java. */
+  /**
+   * Changes the signed-in studio, if it still has this version; the zone must be known to Java.
+   *
+   * @return whether it had; false changes nothing
+   */
   @Transactional
-  public void change(
+  public boolean change(
+      long version,
       String name,
       String zone,
       String emergencyNumber,
       String massUnit,
       String glucoseUnit,
       @Nullable String phone) {
-    jdbc.sql(
-            "update studio set name = ?, zone = ?, emergency_number = ?, mass_unit = ?, glucose_unit = ?, phone = ? where id = ?")
-        .params(
-            name,
-            zone,
-            emergencyNumber,
-            massUnit,
-            glucoseUnit,
-            phone,
-            StudioContext.current().toString())
-        .update();
+    int changed =
+        jdbc.sql(
+                "update studio set version = version + 1, name = ?, zone = ?, emergency_number = ?, mass_unit = ?, glucose_unit = ?, phone = ? where id = ? and version = ?")
+            .params(
+                name,
+                zone,
+                emergencyNumber,
+                massUnit,
+                glucoseUnit,
+                phone,
+                StudioContext.current().toString(),
+                version)
+            .update();
     RequestAttributes request = RequestContextHolder.getRequestAttributes();
     if (request != null) {
       request.removeAttribute(MEMO + StudioContext.current(), RequestAttributes.SCOPE_REQUEST);
     }
+    return changed == 1;
   }
 
   public Instant now() {

@@ -1,8 +1,9 @@
 package riposo.server.platform;
 
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
-/** The If-Match header that every change of a versioned row carries. */
+/** The version that every change of a versioned row carries, and what is done when it is old. */
 public final class Versions {
   private Versions() {}
 
@@ -17,6 +18,19 @@ public final class Versions {
       return Long.parseLong(ifMatch.replace("\"", "").trim());
     } catch (NumberFormatException e) {
       throw Problems.field("/If-Match", "The version in If-Match must be a number.");
+    }
+  }
+
+  /**
+   * Nothing when the row still has the version the change was made on; else a 409 problem with
+   * both.
+   *
+   * @param theirs what is stored, as shown; made only when it is wanted
+   * @param yours what was sent
+   */
+  public static void same(Owned row, long version, Supplier<?> theirs, Object yours) {
+    if (row.version != version) {
+      throw Problems.stale(theirs.get(), yours);
     }
   }
 }

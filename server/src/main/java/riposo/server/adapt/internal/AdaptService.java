@@ -1,6 +1,5 @@
 package riposo.server.adapt.internal;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
@@ -13,15 +12,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.DeleteMapping;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Ceiling;
@@ -60,8 +52,7 @@ import riposo.server.platform.Studios;
 import tools.jackson.core.type.TypeReference;
 
 /** The adapt desk: adapted plans, stairs, and the professional's own choices. */
-@RestController
-@RequestMapping(value = "/api/clients/{clientId}/adapted/{planId}", produces = "application/json")
+@Service
 @Transactional
 class AdaptService implements AdaptedPlans {
   /** A step of a stair as shown. */
@@ -161,12 +152,8 @@ class AdaptService implements AdaptedPlans {
     return movements.planAdapter().adapt(plans.require(planId).plan(), day, pinned);
   }
 
-  @GetMapping
   @Transactional(readOnly = true)
-  AdaptedView today(
-      @PathVariable UUID clientId,
-      @PathVariable UUID planId,
-      @RequestParam(required = false) @Nullable LocalDate date) {
+  AdaptedView today(UUID clientId, UUID planId, @Nullable LocalDate date) {
     return view(clientId, planId, date == null ? studios.today() : date);
   }
 
@@ -228,13 +215,8 @@ class AdaptService implements AdaptedPlans {
   }
 
   /** The stair of the family that the slot stands in now. */
-  @GetMapping("/slots/{key}/stair")
   @Transactional(readOnly = true)
-  Stair stair(
-      @PathVariable UUID clientId,
-      @PathVariable UUID planId,
-      @PathVariable String key,
-      @RequestParam(required = false) @Nullable String family) {
+  Stair stair(UUID clientId, UUID planId, String key, @Nullable String family) {
     ClientDay day = days.of(clientId, studios.today());
     AdaptedSlot slot = slot(adapt(planId, day), key);
     String familyId = family == null ? stairFamily(slot) : family;
@@ -314,12 +296,7 @@ class AdaptService implements AdaptedPlans {
   }
 
   /** Pins a choice. A FIRM limit is never passed; an ADVISED one only with a reason on record. */
-  @PutMapping("/slots/{key}/choice")
-  AdaptedView choose(
-      @PathVariable UUID clientId,
-      @PathVariable UUID planId,
-      @PathVariable String key,
-      @Valid @RequestBody Choose body) {
+  AdaptedView choose(UUID clientId, UUID planId, String key, Choose body) {
     LocalDate today = studios.today();
     ClientDay day = days.of(clientId, today);
     slot(adapt(planId, day), key);
@@ -394,9 +371,7 @@ class AdaptService implements AdaptedPlans {
     return view(clientId, planId, today);
   }
 
-  @DeleteMapping("/slots/{key}/choice")
-  AdaptedView release(
-      @PathVariable UUID clientId, @PathVariable UUID planId, @PathVariable String key) {
+  AdaptedView release(UUID clientId, UUID planId, String key) {
     clients.require(clientId);
     pins.findByClientIdAndPlanIdAndSlotKey(clientId, planId, key)
         .ifPresent(

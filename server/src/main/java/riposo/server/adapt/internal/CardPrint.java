@@ -8,14 +8,8 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.movement.Movement;
@@ -36,8 +30,7 @@ import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
 
 /** The client card on paper: the adapted plan in large type, with cautions. */
-@RestController
-@RequestMapping("/api/clients/{clientId}/adapted/{planId}")
+@Service
 @Transactional
 class CardPrint {
   /** Pixels; 96 to the inch on paper. */
@@ -68,13 +61,8 @@ class CardPrint {
     this.pdf = pdf;
   }
 
-  @GetMapping(value = "/card.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   @Transactional(readOnly = true)
-  ResponseEntity<byte[]> print(
-      @PathVariable UUID clientId,
-      @PathVariable UUID planId,
-      @RequestParam(required = false) @Nullable LocalDate date,
-      @RequestParam(defaultValue = "A4") Pdf.Paper paper) {
+  Pdf.Printed print(UUID clientId, UUID planId, @Nullable LocalDate date, Pdf.Paper paper) {
     LocalDate day = date == null ? studios.today() : date;
     Clients.Client client = clients.require(clientId);
     CardSafety.Safety safety = this.safety.of(clientId);
@@ -175,7 +163,7 @@ class CardPrint {
             "Made for this client and this day. A clinician's word and local protocol come first.",
             paper,
             false);
-    return Pdf.answer(out, client.name() + " " + view.planName());
+    return new Pdf.Printed(out, client.name() + " " + view.planName());
   }
 
   private static String dose(PartView p, SlotView s, AdaptedView view) {

@@ -37,9 +37,6 @@ class MarkData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<MarkRow> rows = store.findByClientId(clientId);
-    rows.forEach(store::delete);
-    store.flush();
-    return rows.stream().map(r -> r.id).toList();
+    return store.erase(store.findByClientId(clientId));
   }
 }

@@ -1,187 +1,33 @@
 package riposo.server.adapt.internal;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Map;
-import java.util.Set;
-import java.util.TreeMap;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import riposo.core.adapt.OpenMap;
-import riposo.core.adapt.Situation;
-import riposo.core.limit.Caps;
-import riposo.core.limit.Limit;
-import riposo.core.movement.Kit;
-import riposo.core.movement.Movement;
-import riposo.core.plan.Block;
-import riposo.core.plan.Slot;
-import riposo.core.wording.Wording;
-import riposo.server.adapt.AdaptedPlans;
-import riposo.server.adapt.ClientDays;
-import riposo.server.client.Clients;
-import riposo.server.movement.Movements;
-import riposo.server.plan.Plans;
-import riposo.server.platform.Problems;
-import riposo.server.platform.Studios;
 
 /** What is open to a client on a date, and what a plan needs where the client trains. */
 @RestController
 @RequestMapping(value = "/api/clients/{clientId}", produces = "application/json")
-@Transactional(readOnly = true)
 class OpenController {
-  /** A limit and what it closes, in words. */
-  record CloserView(
-      UUID limitId, String words, String source, boolean firm, int breaks, int alone) {}
+  private final OpenService service;
 
-  /** A purpose with nothing open, and what to do instead. */
-  record ShutView(String purpose, List<String> limits, @Nullable String nearest) {}
-
-  /** What is open on a date. */
-  record OpenView(
-      LocalDate date,
-      int open,
-      int all,
-      List<OpenMap.FamilyOpen> families,
-      List<CloserView> closers,
-      List<ShutView> shut) {}
-
-  /**
-   * One thing a plan needs.
-   *
-   * @param words such as "a solid chair or a counter"
-   * @param slots what asks for it
-   * @param here the thing at hand that serves; null when it is missing
-   */
-  record NeedView(String words, List<String> slots, @Nullable String here) {}
-
-  /**
-   * What a plan needs where the client trains.
-   *
-   * @param weights the doses' weights, with what is taken for each
-   * @param refused what is there and cannot be used, and why
-   */
-  record NeedsView(
-      String place, List<NeedView> needs, List<String> weights, List<String> refused) {}
-
-  private final Movements movements;
-  private final Clients clients;
-  private final ClientDays days;
-  private final Plans plans;
-  private final AdaptedPlans adapted;
-  private final Studios studios;
-
-  OpenController(
-      Movements movements,
-      Clients clients,
-      ClientDays days,
-      Plans plans,
-      AdaptedPlans adapted,
-      Studios studios) {
-    this.movements = movements;
-    this.clients = clients;
-    this.days = days;
-    this.plans = plans;
-    this.adapted = adapted;
-    this.studios = studios;
+  OpenController(OpenService service) {
+    this.service = service;
   }
 
   @GetMapping("/open")
-  OpenView open(
+  OpenService.OpenView open(
       @PathVariable UUID clientId, @RequestParam(required = false) @Nullable LocalDate date) {
-    LocalDate today = studios.today();
-    LocalDate day = date == null ? today : date;
-    if (day.isBefore(today.minusYears(5)) || day.isAfter(today.plusYears(5))) {
-      throw Problems.field("/date", "Shown five years back and ahead; " + day + " is not.");
-    }
-    Situation situation = days.of(clientId, day).limitsAndKit();
-    Caps caps = situation.caps();
-    OpenMap map = OpenMap.of(movements.adapter(), situation);
-    Map<UUID, Limit> byId = caps.active().stream().collect(Collectors.toMap(Limit::id, l -> l));
-    return new OpenView(
-        day,
-        map.open(),
-        map.all(),
-        map.families(),
-        map.closers().stream()
-            .map(
-                x -> {
-                  Limit l = byId.get(x.limitId());
-                  return new CloserView(
-                      l.id(),
-                      Wording.limit(l.axisId(), l.side(), l.cap()),
-                      l.source(),
-                      l.strength() == riposo.core.limit.Strength.FIRM,
-                      x.breaks(),
-                      x.alone());
-                })
-            .toList(),
-        map.shut().stream()
-            .map(
-                x ->
-                    new ShutView(
-                        x.purpose().words,
-                        x.limits().stream()
-                            .map(byId::get)
-                            .map(l -> Wording.limit(l.axisId(), l.side(), l.cap()))
-                            .toList(),
-                        x.nearest() == null ? null : x.nearest().words))
-            .toList());
+    return service.open(clientId, date);
   }
 
   /** What the plan as stated needs, what serves for it here, and what is missing. */
   @GetMapping("/plans/{planId}/needs")
-  NeedsView needs(@PathVariable UUID clientId, @PathVariable UUID planId) {
-    Clients.Client c = clients.require(clientId);
-    Plans.Plan plan = plans.require(planId);
-    Map<String, Set<Kit>> kinds = new TreeMap<>();
-    Map<String, List<String>> asked = new TreeMap<>();
-    for (Block b : Block.values()) {
-      for (Slot s : plan.plan().slots(b)) {
-        Movement m = movements.planAdapter().find(s.movementId());
-        if (m == null) {
-          continue; // the desk says that it is gone
-        }
-        for (Set<Kit> any : m.kit()) {
-          String words =
-              any.stream().sorted().map(k -> k.words).collect(Collectors.joining(" or "));
-          kinds.put(words, any);
-          List<String> by = asked.computeIfAbsent(words, x -> new ArrayList<>());
-          if (!by.contains(m.name())) {
-            by.add(m.name());
-          }
-        }
-      }
-    }
-    List<NeedView> needs = new ArrayList<>();
-    kinds.forEach(
-        (words, any) ->
-            needs.add(
-                new NeedView(
-                    words,
-                    asked.get(words),
-                    any.stream()
-                        .sorted()
-                        .filter(c.kit().items()::contains)
-                        .findFirst()
-                        .map(k -> k.words)
-                        .orElse(null))));
-    List<String> weights =
-        adapted.view(clientId, planId, studios.today()).slots().stream()
-            .flatMap(s -> s.parts().stream())
-            .filter(p -> p.dose().grams() != null)
-            .map(p -> p.title() + ": " + p.doseText())
-            .distinct()
-            .toList();
-    Clients.RoomName room = c.room();
-    return new NeedsView(
-        room == null ? "own kit, the quick list" : room.name(), needs, weights, c.refusedKit());
+  OpenService.NeedsView needs(@PathVariable UUID clientId, @PathVariable UUID planId) {
+    return service.needs(clientId, planId);
   }
 }

@@ -37,9 +37,6 @@ class PinData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<PinRow> rows = store.findByClientId(clientId);
-    rows.forEach(store::delete);
-    store.flush();
-    return rows.stream().map(r -> r.id).toList();
+    return store.erase(store.findByClientId(clientId));
   }
 }

@@ -47,19 +47,14 @@ class CheckInData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<UUID> gone = new ArrayList<>();
-    for (CheckInRows.CheckIn c : store.findByClientId(clientId)) {
+    List<CheckInRows.CheckIn> asked = store.findByClientId(clientId);
+    for (CheckInRows.CheckIn c : asked) {
       em.createQuery("delete from CheckInToken t where t.checkInId = :id")
           .setParameter("id", c.id)
           .executeUpdate();
-      gone.add(c.id);
-      store.delete(c);
     }
-    for (CheckInRows.Message m : messages.findByClientId(clientId)) {
-      gone.add(m.id);
-      messages.delete(m);
-    }
-    store.flush();
+    List<UUID> gone = new ArrayList<>(store.erase(asked));
+    gone.addAll(messages.erase(messages.findByClientId(clientId)));
     return gone;
   }
 }

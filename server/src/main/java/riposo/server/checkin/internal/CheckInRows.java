@@ -93,6 +93,8 @@ final class CheckInRows {
   }
 
   interface MessageStore extends Store<Message> {
+    List<Message> findTop200ByOrderByCreatedAtDesc();
+
     List<Message> findByRunId(UUID runId);
 
     List<Message> findByClientId(UUID clientId);

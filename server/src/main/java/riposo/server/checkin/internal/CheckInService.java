@@ -155,6 +155,7 @@ class CheckInService implements CheckIns {
     publisher.publishEvent(new Answered(c.runId, c.clientId));
   }
 
+  @Transactional(readOnly = true)
   String firstName(UUID clientId) {
     return clients.require(clientId).name().split(" ")[0];
   }

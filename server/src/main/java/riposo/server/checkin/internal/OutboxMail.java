@@ -1,20 +1,16 @@
 package riposo.server.checkin.internal;
 
 import java.time.Instant;
-import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.server.checkin.MailPort;
 import riposo.server.platform.Studios;
 
 /** The mail stand-in: keeps what a mail server would send. */
-@RestController
-@RequestMapping(value = "/api/outbox", produces = "application/json")
+@Component
 @Transactional
 class OutboxMail implements MailPort {
   /** A message as shown. */
@@ -42,12 +38,10 @@ class OutboxMail implements MailPort {
     store.saveAndFlush(m);
   }
 
-  @GetMapping
+  /** The last 200, newest first. */
   @Transactional(readOnly = true)
   List<MessageView> all() {
-    return store.findAll().stream()
-        .sorted(Comparator.comparing((CheckInRows.Message m) -> m.createdAt).reversed())
-        .limit(200)
+    return store.findTop200ByOrderByCreatedAtDesc().stream()
         .map(m -> new MessageView(m.id, m.createdAt, m.recipient, m.subject, m.body, m.link))
         .toList();
   }

@@ -14,17 +14,8 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.server.client.Attachments;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Problems;
@@ -34,12 +25,14 @@ import riposo.server.platform.Studios;
  * Letters and notes kept with a client: PDF, PNG, JPEG up to 10 MB. The type is what the content
  * is, never what its name says; a file is only ever handed out as a download.
  */
-@RestController
-@RequestMapping("/api")
+@Service
 @Transactional
 class AttachmentService implements Attachments {
   private static final String WRONG =
       "This is no PDF, PNG or JPEG file, whatever its name says; nothing was saved.";
+
+  /** A file as it was kept; its type is what the content is. */
+  record Kept(String name, String type, byte[] content) {}
 
   private final AttachmentStore store;
   private final ClientStore clients;
@@ -57,12 +50,7 @@ class AttachmentService implements Attachments {
   }
 
   /** Keeps a file; the body is the file itself. */
-  @PostMapping(
-      value = "/clients/{clientId}/attachments",
-      consumes = "application/octet-stream",
-      produces = "application/json")
-  ResponseEntity<Attachment> keep(
-      @PathVariable UUID clientId, @RequestParam String name, @RequestBody byte[] content) {
+  Attachment keep(UUID clientId, String name, byte[] content) {
     clients.require(clientId, "client");
     if (name.isBlank() || name.length() > 160) {
       throw Problems.field("/name", "A file name has 1 to 160 characters.");
@@ -77,35 +65,23 @@ class AttachmentService implements Attachments {
     store.saveAndFlush(row);
     em.persist(new ContentRow(row.id, content));
     audit.changed("attached", "file", row.id, row.name + ", " + row.size + " bytes", clientId);
-    return ResponseEntity.status(201).body(view(row));
+    return view(row);
   }
 
-  @GetMapping(value = "/clients/{clientId}/attachments", produces = "application/json")
   @Transactional(readOnly = true)
-  List<Attachment> list(@PathVariable UUID clientId) {
+  List<Attachment> list(UUID clientId) {
     clients.require(clientId, "client");
     return store.findByClientIdOrderByCreatedAt(clientId).stream()
         .map(AttachmentService::view)
         .toList();
   }
 
-  /** The file, always as a download. */
-  @GetMapping("/attachments/{id}")
-  ResponseEntity<byte[]> file(@PathVariable UUID id) {
+  /** The file; that somebody looked is on record. */
+  Kept file(UUID id) {
     AttachmentRow row = store.require(id, "file");
     byte[] content = em.find(ContentRow.class, id).content;
     audit.saw(row.clientId);
-    return ResponseEntity.ok()
-        .header(HttpHeaders.CONTENT_TYPE, row.type)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(row.name, StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .header("X-Content-Type-Options", "nosniff")
-        .header("Content-Security-Policy", "default-src 'none'; sandbox")
-        .body(content);
+    return new Kept(row.name, row.type, content);
   }
 
   @Override

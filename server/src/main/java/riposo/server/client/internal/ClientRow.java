@@ -12,14 +12,12 @@ import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 import riposo.core.plan.Mobility;
 import riposo.core.tolerance.School;
-import riposo.server.platform.Owned;
+import riposo.server.platform.Archivable;
 
 /** A client as stored. */
 @Entity(name = "Client")
 @Table(name = "client")
-class ClientRow extends Owned {
-  public String name;
-
+class ClientRow extends Archivable {
   @Column(name = "birth_date")
   public LocalDate birthDate;
 
@@ -56,6 +54,8 @@ class ClientRow extends Owned {
   @Column(name = "room_id")
   public @Nullable UUID roomId;
 
-  @Column(name = "archived_on")
-  public @Nullable LocalDate archivedOn;
+  @Override
+  public UUID about() {
+    return id;
+  }
 }

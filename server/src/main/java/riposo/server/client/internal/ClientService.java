@@ -1,6 +1,5 @@
 package riposo.server.client.internal;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -16,17 +15,8 @@ import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.Kitbag;
 import riposo.core.dose.Weight;
 import riposo.core.kit.Room;
@@ -35,6 +25,7 @@ import riposo.core.plan.Mobility;
 import riposo.core.tolerance.School;
 import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
+import riposo.server.platform.Archive;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
@@ -42,8 +33,7 @@ import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 
 /** Clients: list, add, edit. */
-@RestController
-@RequestMapping(value = "/api/clients", produces = "application/json")
+@Service
 @Transactional
 class ClientService implements Clients {
   /** What is known of a client, as sent. */
@@ -76,6 +66,7 @@ class ClientService implements Clients {
   private final RoomStore rooms;
   private final Json json;
   private final Audit audit;
+  private final Archive archive;
   private final Studios studios;
   private final ObjectProvider<SitterSource> sitters;
 
@@ -84,12 +75,14 @@ class ClientService implements Clients {
       RoomStore rooms,
       Json json,
       Audit audit,
+      Archive archive,
       Studios studios,
       ObjectProvider<SitterSource> sitters) {
     this.store = store;
     this.rooms = rooms;
     this.json = json;
     this.audit = audit;
+    this.archive = archive;
     this.studios = studios;
     this.sitters = sitters;
   }
@@ -100,12 +93,11 @@ class ClientService implements Clients {
   }
 
   /** Active clients by name; with the archived ones where asked. */
-  @GetMapping
   @Transactional(readOnly = true)
-  List<Client> list(@RequestParam(defaultValue = "false") boolean archived) {
+  List<Client> list(boolean archived) {
     LocalDate today = studios.today();
     return store.findAll().stream()
-        .filter(r -> archived || r.archivedOn == null)
+        .filter(r -> archived || !r.archived())
         .map(r -> client(r, today))
         .sorted(Comparator.comparing(Client::name))
         .toList();
@@ -117,8 +109,7 @@ class ClientService implements Clients {
   }
 
   /** One client; that somebody looked is on record, once a day. */
-  @GetMapping("/{id}")
-  Client open(@PathVariable UUID id) {
+  Client open(UUID id) {
     Client c = require(id);
     audit.saw(id);
     return c;
@@ -147,15 +138,9 @@ class ClientService implements Clients {
   }
 
   /** Replaces the client record. */
-  @PutMapping("/{id}/record")
-  Client record(
-      @PathVariable UUID id,
-      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-      @Valid @RequestBody ClientRecord body) {
+  Client record(UUID id, long version, ClientRecord body) {
     ClientRow row = store.require(id, "client");
-    if (row.version != Versions.of(ifMatch)) {
-      throw Problems.stale(client(row, studios.today()).record(), body);
-    }
+    Versions.same(row, version, () -> client(row, studios.today()).record(), body);
     check(body);
     keep(row, body);
     return client(row, studios.today());
@@ -239,65 +224,52 @@ class ClientService implements Clients {
 
   @Override
   public void setRoom(UUID id, @Nullable UUID roomId) {
-    place(id, new Place(roomId));
+    place(store.require(id, "client"), roomId);
   }
 
   /** Sets where the client trains: a studio room or the own home. */
-  @PutMapping("/{id}/place")
-  Client place(@PathVariable UUID id, @Valid @RequestBody Place body) {
+  Client place(UUID id, long version, Place body) {
     ClientRow row = store.require(id, "client");
+    Versions.same(row, version, () -> client(row, studios.today()), body);
+    place(row, body.roomId());
+    return client(row, studios.today());
+  }
+
+  private void place(ClientRow row, @Nullable UUID roomId) {
     String name = "own kit, the quick list";
-    if (body.roomId() != null) {
-      RoomRow room = rooms.require(body.roomId(), "room");
-      if (room.clientId != null && !room.clientId.equals(id)) {
+    if (roomId != null) {
+      RoomRow room = rooms.require(roomId, "room");
+      if (room.clientId != null && !room.clientId.equals(row.id)) {
         throw Problems.field("/roomId", "This is the home of another client.");
       }
       name = room.name;
     }
-    row.roomId = body.roomId();
+    row.roomId = roomId;
     store.saveAndFlush(row);
-    audit.changed("changed", "client", id, "trains at: " + name, id);
-    return client(row, studios.today());
+    audit.changed("changed", "client", row.id, "trains at: " + name, row.id);
   }
 
   /** Archives: kept, but out of the lists and not to be trained. */
-  @PostMapping("/{id}/archive")
-  Client archive(@PathVariable UUID id) {
-    return archived(id, studios.today(), "archived");
+  Client archive(UUID id) {
+    return client(archive.set(store, id, "client", true), studios.today());
   }
 
-  @PostMapping("/{id}/restore")
-  Client restore(@PathVariable UUID id) {
-    return archived(id, null, "restored");
+  Client restore(UUID id) {
+    return client(archive.set(store, id, "client", false), studios.today());
   }
 
-  private Client archived(UUID id, @Nullable LocalDate on, String action) {
-    ClientRow row = store.require(id, "client");
-    row.archivedOn = on;
-    store.saveAndFlush(row);
-    audit.changed(action, "client", id, row.name, id);
-    return client(row, studios.today());
-  }
-
-  @PostMapping
-  ResponseEntity<Client> add(@Valid @RequestBody ClientForm form) {
+  Client add(ClientForm form) {
     ClientRow row = new ClientRow();
     row.createdAt = studios.now();
     fill(row, form);
     store.saveAndFlush(row);
     audit.changed("added", "client", row.id, row.name, row.id);
-    return ResponseEntity.status(201).body(client(row, studios.today()));
+    return client(row, studios.today());
   }
 
-  @PutMapping("/{id}")
-  Client change(
-      @PathVariable UUID id,
-      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-      @Valid @RequestBody ClientForm form) {
+  Client change(UUID id, long version, ClientForm form) {
     ClientRow row = store.require(id, "client");
-    if (row.version != Versions.of(ifMatch)) {
-      throw Problems.stale(client(row, studios.today()), form);
-    }
+    Versions.same(row, version, () -> client(row, studios.today()), form);
     String before = row.name + ", " + row.school + ", goal effort " + row.goalEffort;
     fill(row, form);
     store.saveAndFlush(row);
@@ -326,7 +298,7 @@ class ClientService implements Clients {
             c.goalEffort(),
             c.kit().items(),
             c.kit().weights());
-    return java.util.Objects.requireNonNull(add(form).getBody()).id();
+    return add(form).id();
   }
 
   @Override

@@ -78,24 +78,15 @@ class OwnData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<UUID> gone = new ArrayList<>();
     ClientRow row = store.require(clientId, "client");
     row.roomId = null;
     store.saveAndFlush(row);
-    for (AttachmentRow f : files.findByClientIdOrderByCreatedAt(clientId)) {
-      gone.add(f.id);
-      em.remove(em.find(ContentRow.class, f.id));
-      em.flush();
-      files.delete(f);
-    }
-    for (RoomRow r : rooms.findByClientId(clientId)) {
-      gone.add(r.id);
-      rooms.delete(r);
-    }
-    files.flush();
-    store.delete(row);
-    store.flush();
-    gone.add(clientId);
+    List<AttachmentRow> kept = files.findByClientIdOrderByCreatedAt(clientId);
+    kept.forEach(f -> em.remove(em.find(ContentRow.class, f.id)));
+    em.flush();
+    List<UUID> gone = new ArrayList<>(files.erase(kept));
+    gone.addAll(rooms.erase(rooms.findByClientId(clientId)));
+    gone.addAll(store.erase(List.of(row)));
     return gone;
   }
 }

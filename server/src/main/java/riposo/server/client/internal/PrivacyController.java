@@ -1,17 +1,9 @@
 package riposo.server.client.internal;
 
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotBlank;
-import java.time.Instant;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -19,51 +11,21 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import riposo.server.client.ClientData;
-import riposo.server.platform.Audit;
-import riposo.server.platform.Problems;
-import riposo.server.platform.Studios;
 
 /** Everything kept of a client, to take away or to erase. */
 @RestController
 @RequestMapping(value = "/api/clients/{id}", produces = "application/json")
-@Transactional
 class PrivacyController {
-  /**
-   * Everything kept of a client.
-   *
-   * @param format names this layout
-   * @param parts by module: client, screenings, limits, runs and so on
-   */
-  record Export(String format, Instant at, UUID clientId, Map<String, Object> parts) {}
+  private final PrivacyService service;
 
-  /** The client's name typed out, so that no slip erases. */
-  record Erase(@NotBlank(message = "Type the client's name to erase.") String name) {}
-
-  private final ClientStore store;
-  private final List<ClientData> parts;
-  private final Audit audit;
-  private final Studios studios;
-
-  PrivacyController(ClientStore store, List<ClientData> parts, Audit audit, Studios studios) {
-    this.store = store;
-    this.parts = parts.stream().sorted(Comparator.comparingInt(ClientData::order)).toList();
-    this.audit = audit;
-    this.studios = studios;
+  PrivacyController(PrivacyService service) {
+    this.service = service;
   }
 
   /** The full export, as a file. */
   @GetMapping("/export")
-  ResponseEntity<Export> export(@PathVariable UUID id) {
-    store.require(id, "client");
-    Map<String, Object> all = new LinkedHashMap<>();
-    for (int i = parts.size() - 1; i >= 0; i--) {
-      all.put(parts.get(i).part(), parts.get(i).export(id));
-    }
-    audit.changed("exported", "client", id, null, id);
-    return ResponseEntity.ok()
-        .header("Content-Disposition", "attachment; filename=\"riposo-client-" + id + ".json\"")
-        .body(new Export("riposo-client-1", studios.now(), id, all));
+  ResponseEntity<PrivacyService.Export> export(@PathVariable UUID id) {
+    return service.export(id).answer();
   }
 
   /**
@@ -71,16 +33,7 @@ class PrivacyController {
    */
   @PostMapping("/erase")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void erase(@PathVariable UUID id, @Valid @RequestBody Erase body) {
-    ClientRow row = store.require(id, "client");
-    if (!row.name.equals(body.name().trim())) {
-      throw Problems.field("/name", "That is not the client's name; nothing was erased.");
-    }
-    List<UUID> gone = new ArrayList<>();
-    for (ClientData part : parts) {
-      gone.addAll(part.erase(id));
-    }
-    audit.forget(id, gone);
-    audit.changed("erased", "client", id, null, id);
+  void erase(@PathVariable UUID id, @Valid @RequestBody PrivacyService.Erase body) {
+    service.erase(id, body);
   }
 }

@@ -1,221 +1,56 @@
 package riposo.server.client.internal;
 
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseEntity;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import riposo.core.kit.Band;
-import riposo.core.kit.Room;
-import riposo.server.client.Clients;
-import riposo.server.platform.Audit;
-import riposo.server.platform.Json;
-import riposo.server.platform.Problems;
-import riposo.server.platform.Studios;
-import riposo.server.platform.Versions;
+import riposo.server.platform.IfMatch;
 
 /** Studio rooms and client homes, and the grip on a band. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
-@Transactional
 class RoomController {
-  /** A room as sent; {@code clientId} for a client's home. */
-  record RoomForm(
-      @NotBlank(message = "Name the room.") @Size(max = 120, message = "At most 120 characters.")
-          String name,
-      @Nullable UUID clientId,
-      @NotNull @Valid Room room) {}
+  private final RoomService service;
 
-  /** A weight of the room with what is printed on it, and what that is in kilograms. */
-  record WeightView(String words, int grams, int count) {}
-
-  /**
-   * A room as shown.
-   *
-   * @param refused what nobody can use there, and why
-   */
-  record RoomView(
-      UUID id,
-      long version,
-      String name,
-      @Nullable UUID clientId,
-      Room room,
-      List<WeightView> weights,
-      List<String> refused,
-      int usedBy) {}
-
-  /** A question to the grip calculator. */
-  record GripQuestion(
-      @NotNull(message = "Say which band.") Band band,
-      @NotNull(message = "Say how it is held.") Band.Hold hold,
-      @Min(value = 0, message = "The stance runs from 0 to 120 cm.")
-          @Max(value = 120, message = "The stance runs from 0 to 120 cm.")
-          int stanceCm,
-      @Min(value = 10, message = "The reach runs from 10 to 250 cm.")
-          @Max(value = 250, message = "The reach runs from 10 to 250 cm.")
-          int reachCm,
-      @Min(value = 50, message = "The wanted pull runs from 50 g to 60 kg.")
-          @Max(value = 60_000, message = "The wanted pull runs from 50 g to 60 kg.")
-          int wantedGrams,
-      @Nullable @Min(value = 0, message = "A cap is not under 0.") Integer capGrams) {}
-
-  /**
-   * Where to grip.
-   *
-   * @param grip null when even the whole length pulls harder than wanted or permitted
-   */
-  record GripView(Band.@Nullable Grip grip, String words) {}
-
-  private final RoomStore store;
-  private final ClientStore clients;
-  private final Json json;
-  private final Audit audit;
-  private final Studios studios;
-  private final ObjectProvider<Clients.RoomUse> use;
-
-  RoomController(
-      RoomStore store,
-      ClientStore clients,
-      Json json,
-      Audit audit,
-      Studios studios,
-      ObjectProvider<Clients.RoomUse> use) {
-    this.use = use;
-    this.store = store;
-    this.clients = clients;
-    this.json = json;
-    this.audit = audit;
-    this.studios = studios;
+  RoomController(RoomService service) {
+    this.service = service;
   }
 
   @GetMapping("/rooms")
-  @Transactional(readOnly = true)
-  List<RoomView> rooms() {
-    return store.findAll().stream()
-        .map(this::view)
-        .sorted(Comparator.comparing(RoomView::name))
-        .toList();
+  List<RoomService.RoomView> rooms() {
+    return service.rooms();
   }
 
   @PostMapping("/rooms")
-  ResponseEntity<RoomView> add(@Valid @RequestBody RoomForm f) {
-    RoomRow row = new RoomRow();
-    row.createdAt = studios.now();
-    fill(row, f);
-    audit.changed("added", "room", row.id, row.name, row.clientId);
-    return ResponseEntity.status(201).body(view(row));
+  @ResponseStatus(HttpStatus.CREATED)
+  RoomService.RoomView add(@Valid @RequestBody RoomService.RoomForm f) {
+    return service.add(f);
   }
 
   @PutMapping("/rooms/{id}")
-  RoomView change(
-      @PathVariable UUID id,
-      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-      @Valid @RequestBody RoomForm f) {
-    RoomRow row = store.require(id, "room");
-    if (row.version != Versions.of(ifMatch)) {
-      throw Problems.stale(view(row), f);
-    }
-    fill(row, f);
-    audit.changed("changed", "room", row.id, row.name, row.clientId);
-    return view(row);
+  RoomService.RoomView change(
+      @PathVariable UUID id, @IfMatch long version, @Valid @RequestBody RoomService.RoomForm f) {
+    return service.change(id, version, f);
   }
 
   @DeleteMapping("/rooms/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(@PathVariable UUID id) {
-    RoomRow row = store.require(id, "room");
-    int used = usedBy(id);
-    List<String> groups = use.stream().flatMap(u -> u.meetIn(id).stream()).toList();
-    if (!groups.isEmpty()) {
-      throw Problems.refused("in-use", "Groups meet here: " + String.join(", ", groups) + ".");
-    }
-    if (used > 0) {
-      throw Problems.refused(
-          "in-use", used == 1 ? "One client trains here." : used + " clients train here.");
-    }
-    store.delete(row);
-    audit.changed("removed", "room", id, row.name, row.clientId);
-  }
-
-  private void fill(RoomRow row, RoomForm f) {
-    if (f.clientId() != null) {
-      clients.require(f.clientId(), "client");
-    }
-    row.name = f.name().trim();
-    row.clientId = f.clientId();
-    row.body = json.write(f.room());
-    store.saveAndFlush(row);
+  void remove(@PathVariable UUID id, @IfMatch long version) {
+    service.remove(id, version);
   }
 
   /** Where to grip a band for a wanted pull; nothing is stored. */
   @PostMapping("/bands/grip")
-  GripView grip(@Valid @RequestBody GripQuestion q) {
-    int cap = q.capGrams() == null ? Integer.MAX_VALUE : q.capGrams();
-    Band.Grip g =
-        Problems.at(
-                "/stanceCm",
-                () ->
-                    java.util.Optional.ofNullable(
-                        q.band().grip(q.hold(), q.stanceCm(), q.reachCm(), q.wantedGrams(), cap)))
-            .orElse(null);
-    if (g == null) {
-      return new GripView(
-          null, "Even at its whole length it pulls harder than that: take a lighter band.");
-    }
-    return new GripView(
-        g,
-        "Grip "
-            + g.gripCm()
-            + " cm from the fixed point, "
-            + g.spareCm()
-            + " cm to spare: about "
-            + Room.MassUnit.KG.show(g.force().grams())
-            + " per hand at the end"
-            + (g.force().estimated()
-                ? "; an estimate from one point, checked as "
-                    + Room.MassUnit.KG.show(g.force().checkGrams())
-                : "")
-            + (g.force().warning() == null ? "." : "; " + g.force().warning() + "."));
-  }
-
-  private int usedBy(UUID roomId) {
-    return (int) clients.findAll().stream().filter(c -> roomId.equals(c.roomId)).count();
-  }
-
-  private RoomView view(RoomRow r) {
-    Room room = json.read(r.body, Room.class);
-    List<WeightView> weights = new ArrayList<>();
-    room.dumbbells().forEach(d -> weights.add(new WeightView(d.words(), d.grams(), d.count())));
-    room.standIns().forEach(s -> weights.add(new WeightView(s.words(), s.grams(), s.count())));
-    weights.sort(Comparator.comparingInt(WeightView::grams));
-    return new RoomView(
-        r.id,
-        r.version,
-        r.name,
-        r.clientId,
-        room,
-        weights,
-        room.usableBy(Room.Sitter.ANYONE).refused(),
-        usedBy(r.id));
+  RoomService.GripView grip(@Valid @RequestBody RoomService.GripQuestion q) {
+    return service.grip(q);
   }
 }

@@ -1,6 +1,5 @@
 package riposo.server.day.internal;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -37,12 +36,6 @@ class AppointmentData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<UUID> gone = new ArrayList<>();
-    for (AppointmentRow a : store.findByClientId(clientId)) {
-      gone.add(a.id);
-      store.delete(a);
-    }
-    store.flush();
-    return gone;
+    return store.erase(store.findByClientId(clientId));
   }
 }

@@ -1,32 +1,19 @@
 package riposo.server.day.internal;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.annotation.Propagation;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionTemplate;
-import org.springframework.web.bind.annotation.DeleteMapping;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.Standing;
 import riposo.core.dose.Held;
 import riposo.core.limit.Limit;
@@ -51,8 +38,7 @@ import riposo.server.screening.Readiness;
 import riposo.server.tolerance.Verdicts;
 
 /** The day sheet: today's sessions and what waits. */
-@RestController
-@RequestMapping(value = "/api", produces = "application/json")
+@Service
 @Transactional
 class DayService implements Appointments {
   /**
@@ -106,7 +92,6 @@ class DayService implements Appointments {
   private final Groups groups;
   private final Audit audit;
   private final Studios studios;
-  private final TransactionTemplate reads;
 
   DayService(
       AppointmentStore store,
@@ -121,10 +106,7 @@ class DayService implements Appointments {
       Movements movements,
       Groups groups,
       Audit audit,
-      Studios studios,
-      PlatformTransactionManager transactions) {
-    this.reads = new TransactionTemplate(transactions);
-    this.reads.setReadOnly(true);
+      Studios studios) {
     this.movements = movements;
     this.store = store;
     this.clients = clients;
@@ -140,15 +122,8 @@ class DayService implements Appointments {
     this.studios = studios;
   }
 
-  /** The sheet; what was left open is ended before it is read. */
-  @GetMapping("/day")
-  @Transactional(propagation = Propagation.NOT_SUPPORTED)
-  public DayView sheet() {
-    runs.endLeftOpen();
-    return Objects.requireNonNull(reads.execute(t -> day()));
-  }
-
-  private DayView day() {
+  @Transactional(readOnly = true)
+  DayView day() {
     LocalDate today = studios.today();
     List<SessionView> sessions =
         store.findByOnDateOrderByAtTime(today).stream()
@@ -372,9 +347,7 @@ class DayService implements Appointments {
     return row.id;
   }
 
-  @PostMapping("/appointments")
-  @ResponseStatus(HttpStatus.CREATED)
-  DayView create(@Valid @RequestBody AppointmentForm f) {
+  DayView create(AppointmentForm f) {
     LocalDate today = studios.today();
     if (f.date().isBefore(today) || f.date().isAfter(today.plusYears(1))) {
       throw Problems.field(
@@ -384,8 +357,7 @@ class DayService implements Appointments {
     return day();
   }
 
-  @DeleteMapping("/appointments/{id}")
-  DayView remove(@PathVariable UUID id) {
+  DayView remove(UUID id) {
     AppointmentRow row = store.require(id, "session");
     store.delete(row);
     audit.changed("removed", "appointment", id, row.onDate + " " + row.atTime, row.clientId);

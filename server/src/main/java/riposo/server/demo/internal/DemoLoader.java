@@ -117,7 +117,7 @@ class DemoLoader implements ApplicationRunner {
         studio,
         "Marit Solheim",
         () -> {
-          studios.change("Lanternfield Hall", ZONE, "112", "KG", "MMOL", "555 0100");
+          studios.change(0, "Lanternfield Hall", ZONE, "112", "KG", "MMOL", "555 0100");
           load(LocalDate.ofInstant(studios.now(), ZoneId.of(ZONE)));
           studios.addAccount(studio, EMAIL, "Marit Solheim", PASSWORD);
           studios.addAccount(studio, "piet@lanternfield.example", "Piet Oduya", PASSWORD);

@@ -43,8 +43,6 @@ class GroupData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<MemberRow> rows = members.findByClientId(clientId);
-    rows.forEach(members::delete);
     for (SessionRow s : sessions.findAll()) {
       Meeting m = json.read(s.body, Meeting.class);
       if (m.names(clientId)) {
@@ -52,7 +50,6 @@ class GroupData implements ClientData {
         sessions.save(s);
       }
     }
-    members.flush();
-    return rows.stream().map(r -> r.id).toList();
+    return members.erase(members.findByClientId(clientId));
   }
 }

@@ -7,21 +7,14 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.plan.Block;
 import riposo.core.wording.Wording;
 import riposo.server.platform.Pdf;
 
 /** The group sheet on paper. */
-@RestController
-@RequestMapping("/api/groups")
+@Service
 @Transactional
 class GroupPrint {
   private final GroupService groups;
@@ -32,12 +25,8 @@ class GroupPrint {
     this.pdf = pdf;
   }
 
-  @GetMapping(value = "/{id}/sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   @Transactional(readOnly = true)
-  ResponseEntity<byte[]> print(
-      @PathVariable UUID id,
-      @RequestParam(required = false) @Nullable LocalDate date,
-      @RequestParam(defaultValue = "A4") Pdf.Paper paper) {
+  Pdf.Printed print(UUID id, @Nullable LocalDate date, Pdf.Paper paper) {
     GroupSheet s = groups.sheet(id, date);
     List<GroupSheet.SheetSlot> work =
         s.slots().stream().filter(x -> x.block() == Block.WORK).map(GroupPrint::plain).toList();
@@ -94,7 +83,7 @@ class GroupPrint {
                 + " call. Clinicians and local protocol come first.",
             paper,
             true);
-    return Pdf.answer(out, s.name() + " " + s.date());
+    return new Pdf.Printed(out, s.name() + " " + s.date());
   }
 
   private static GroupSheet.SheetSlot plain(GroupSheet.SheetSlot s) {

@@ -3,17 +3,15 @@ package riposo.server.group.internal;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
-import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import riposo.server.platform.Owned;
+import riposo.server.platform.Archivable;
 
 /** A group as stored. */
 @Entity(name = "TrainingGroup")
 @Table(name = "training_group")
-class GroupRow extends Owned {
-  String name;
+class GroupRow extends Archivable {
 
   @Column(name = "room_id")
   @Nullable UUID roomId;
@@ -28,7 +26,4 @@ class GroupRow extends Owned {
 
   @Column(name = "at_time")
   @Nullable LocalTime atTime;
-
-  @Column(name = "archived_on")
-  @Nullable LocalDate archivedOn;
 }

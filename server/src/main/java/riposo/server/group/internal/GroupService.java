@@ -1,6 +1,7 @@
 package riposo.server.group.internal;
 
-import jakarta.validation.Valid;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
@@ -18,17 +19,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.adapt.Performed;
 import riposo.core.group.LaneSheet;
 import riposo.core.group.Lanes;
@@ -41,6 +33,7 @@ import riposo.server.client.Clients;
 import riposo.server.group.Groups;
 import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
+import riposo.server.platform.Archive;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
@@ -49,8 +42,7 @@ import riposo.server.platform.Versions;
 import riposo.server.screening.Readiness;
 
 /** Groups and their sheet. */
-@RestController
-@RequestMapping(value = "/api/groups", produces = "application/json")
+@Service
 @Transactional
 class GroupService implements Groups, Clients.RoomUse {
   /** A group as sent. */
@@ -114,8 +106,10 @@ class GroupService implements Groups, Clients.RoomUse {
   private final Plans plans;
   private final Readiness readiness;
   private final SheetMaker maker;
+  private final EntityManager em;
   private final Json json;
   private final Audit audit;
+  private final Archive archive;
   private final Studios studios;
 
   GroupService(
@@ -128,8 +122,10 @@ class GroupService implements Groups, Clients.RoomUse {
       Readiness readiness,
       Movements movements,
       SheetMaker maker,
+      EntityManager em,
       Json json,
       Audit audit,
+      Archive archive,
       Studios studios) {
     this.movements = movements;
     this.store = store;
@@ -140,68 +136,49 @@ class GroupService implements Groups, Clients.RoomUse {
     this.plans = plans;
     this.readiness = readiness;
     this.maker = maker;
+    this.em = em;
     this.json = json;
     this.audit = audit;
+    this.archive = archive;
     this.studios = studios;
   }
 
-  @GetMapping
   @Transactional(readOnly = true)
-  List<GroupView> list(@RequestParam(defaultValue = "false") boolean archived) {
+  List<GroupView> list(boolean archived) {
     return store.findAll().stream()
-        .filter(g -> archived == (g.archivedOn != null))
+        .filter(g -> archived == g.archived())
         .map(this::view)
         .sorted(Comparator.comparing(GroupView::name))
         .toList();
   }
 
-  @GetMapping("/{id}")
   @Transactional(readOnly = true)
-  GroupView one(@PathVariable UUID id) {
+  GroupView one(UUID id) {
     return view(store.require(id, "group"));
   }
 
-  @PostMapping
-  ResponseEntity<GroupView> create(@Valid @RequestBody GroupForm f) {
-    GroupRow row = new GroupRow();
-    row.createdAt = studios.now();
-    fill(row, f);
+  GroupView create(GroupForm f) {
+    GroupRow fresh = new GroupRow();
+    fresh.createdAt = studios.now();
+    GroupRow row = fill(fresh, f);
     audit.changed("added", "group", row.id, row.name);
-    return ResponseEntity.status(201).body(view(row));
+    return view(row);
   }
 
-  @PutMapping("/{id}")
-  GroupView change(
-      @PathVariable UUID id,
-      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-      @Valid @RequestBody GroupForm f) {
+  GroupView change(UUID id, long version, GroupForm f) {
     GroupRow row = store.require(id, "group");
-    if (row.version != Versions.of(ifMatch)) {
-      throw Problems.stale(view(row), f);
-    }
+    Versions.same(row, version, () -> view(row), f);
     fill(row, f);
     audit.changed("changed", "group", id, row.name);
     return view(row);
   }
 
-  @PostMapping("/{id}/archive")
-  GroupView archive(@PathVariable UUID id) {
-    return archived(id, true);
+  GroupView archive(UUID id) {
+    return view(archive.set(store, id, "group", true));
   }
 
-  @PostMapping("/{id}/restore")
-  GroupView restore(@PathVariable UUID id) {
-    return archived(id, false);
-  }
-
-  private GroupView archived(UUID id, boolean on) {
-    GroupRow row = store.require(id, "group");
-    if (on != (row.archivedOn != null)) {
-      row.archivedOn = on ? studios.today() : null;
-      store.saveAndFlush(row);
-      audit.changed(on ? "archived" : "restored", "group", id, row.name);
-    }
-    return view(row);
+  GroupView restore(UUID id) {
+    return view(archive.set(store, id, "group", false));
   }
 
   @Override
@@ -213,12 +190,10 @@ class GroupService implements Groups, Clients.RoomUse {
       @Nullable Integer weekday,
       @Nullable LocalTime time,
       List<UUID> members) {
-    return java.util.Objects.requireNonNull(
-            create(new GroupForm(name, roomId, planId, lanes, weekday, time, members)).getBody())
-        .id();
+    return create(new GroupForm(name, roomId, planId, lanes, weekday, time, members)).id();
   }
 
-  private void fill(GroupRow row, GroupForm f) {
+  private GroupRow fill(GroupRow sent, GroupForm f) {
     if (f.roomId() != null) {
       clients.room(f.roomId());
     }
@@ -229,14 +204,20 @@ class GroupService implements Groups, Clients.RoomUse {
     for (UUID m : wanted) {
       clients.require(m);
     }
-    row.name = f.name().trim();
-    row.roomId = f.roomId();
-    row.planId = f.planId();
-    row.lanes = f.lanes();
-    row.weekday = f.weekday();
-    row.atTime = f.time();
-    store.saveAndFlush(row);
-    for (MemberRow m : members.findByGroupId(row.id)) {
+    sent.name = f.name().trim();
+    sent.roomId = f.roomId();
+    sent.planId = f.planId();
+    sent.lanes = f.lanes();
+    sent.weekday = f.weekday();
+    sent.atTime = f.time();
+    GroupRow row = store.saveAndFlush(sent);
+    List<MemberRow> before = members.findByGroupId(row.id);
+    if (before.stream().anyMatch(m -> !wanted.contains(m.clientId))
+        || before.size() != wanted.size()) {
+      // who is in it belongs to the group: two edits at once meet here
+      em.lock(row, LockModeType.PESSIMISTIC_FORCE_INCREMENT);
+    }
+    for (MemberRow m : before) {
       if (!wanted.remove(m.clientId)) {
         members.delete(m);
       }
@@ -249,6 +230,7 @@ class GroupService implements Groups, Clients.RoomUse {
       members.save(m);
     }
     members.flush();
+    return row;
   }
 
   @Override
@@ -256,7 +238,7 @@ class GroupService implements Groups, Clients.RoomUse {
     List<Groups.Due> all = new ArrayList<>();
     for (GroupRow g : store.findAll()) {
       UUID plan = g.planId;
-      if (g.archivedOn == null
+      if (!g.archived()
           && plan != null
           && g.weekday != null
           && g.atTime != null
@@ -300,18 +282,14 @@ class GroupService implements Groups, Clients.RoomUse {
     return all;
   }
 
-  @GetMapping("/{id}/sheet")
   @Transactional(readOnly = true)
-  GroupSheet sheet(
-      @PathVariable UUID id, @RequestParam(required = false) @Nullable LocalDate date) {
+  GroupSheet sheet(UUID id, @Nullable LocalDate date) {
     LocalDate day = date == null ? studios.today() : date;
     return maker.make(given(id, day, meeting(id, day)));
   }
 
   /** Somebody comes; the others keep their lanes where that is possible. */
-  @PostMapping("/{id}/meetings/{date}/drop-in")
-  GroupSheet dropIn(
-      @PathVariable UUID id, @PathVariable LocalDate date, @Valid @RequestBody Who who) {
+  GroupSheet dropIn(UUID id, LocalDate date, Who who) {
     Clients.Client c = clients.requireActive(who.clientId());
     Meeting m = meeting(id, date);
     GroupRow g = store.require(id, "group");
@@ -329,9 +307,7 @@ class GroupService implements Groups, Clients.RoomUse {
   }
 
   /** Somebody stays away today, or comes after all. */
-  @PostMapping("/{id}/meetings/{date}/away")
-  GroupSheet away(
-      @PathVariable UUID id, @PathVariable LocalDate date, @Valid @RequestBody Away body) {
+  GroupSheet away(UUID id, LocalDate date, Away body) {
     GroupRow g = store.require(id, "group");
     Meeting m = meeting(id, date);
     if (m.dropIns().contains(body.clientId()) && body.away()) {
@@ -346,9 +322,7 @@ class GroupService implements Groups, Clients.RoomUse {
   }
 
   /** Puts somebody in a lane; every slot is checked again. */
-  @PostMapping("/{id}/meetings/{date}/move")
-  GroupSheet move(
-      @PathVariable UUID id, @PathVariable LocalDate date, @Valid @RequestBody Move body) {
+  GroupSheet move(UUID id, LocalDate date, Move body) {
     GroupRow g = store.require(id, "group");
     Meeting m = meeting(id, date);
     if (body.lane() != null && body.lane() >= g.lanes) {
@@ -368,8 +342,7 @@ class GroupService implements Groups, Clients.RoomUse {
   }
 
   /** Forgets lanes kept and moves made: the search decides anew. */
-  @PostMapping("/{id}/meetings/{date}/anew")
-  GroupSheet anew(@PathVariable UUID id, @PathVariable LocalDate date) {
+  GroupSheet anew(UUID id, LocalDate date) {
     Meeting m = meeting(id, date);
     save(id, date, new Meeting(m.dropIns(), m.absent(), Map.of(), null));
     audit.changed("laid out anew", "group", id, date.toString());

@@ -1,6 +1,5 @@
 package riposo.server.limit.internal;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
@@ -11,16 +10,8 @@ import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.DeleteMapping;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.FloorWay;
@@ -38,8 +29,7 @@ import riposo.server.platform.Studios;
 /**
  * How a client gets to the floor and up: which way is open today, and which was seen to go well.
  */
-@RestController
-@RequestMapping(value = "/api/clients/{clientId}/floor", produces = "application/json")
+@Service
 @Transactional
 class FloorService {
   /**
@@ -154,9 +144,8 @@ class FloorService {
     return source == null ? List.of() : source.ends(clientId);
   }
 
-  @GetMapping
   @Transactional(readOnly = true)
-  FloorView floor(@PathVariable UUID clientId) {
+  FloorView floor(UUID clientId) {
     Clients.Client c = clients.require(clientId);
     LocalDate today = studios.today();
     List<FloorWayRow> rows = standing(clientId);
@@ -200,8 +189,7 @@ class FloorService {
   }
 
   /** Records a way seen to go well. */
-  @PostMapping("/seen")
-  ResponseEntity<FloorView> record(@PathVariable UUID clientId, @Valid @RequestBody SeenForm f) {
+  FloorView record(UUID clientId, SeenForm f) {
     clients.requireActive(clientId);
     LocalDate today = studios.today();
     if (f.on().isAfter(today) || f.on().isBefore(today.minusMonths(WaySeen.MONTHS))) {
@@ -225,12 +213,11 @@ class FloorService {
             + Wording.day(row.seenOn)
             + (row.help.isEmpty() ? ", without help" : ", with help: " + row.help),
         clientId);
-    return ResponseEntity.status(201).body(floor(clientId));
+    return floor(clientId);
   }
 
   /** Asks for staying up once up, or no longer. */
-  @PutMapping("/once-up")
-  FloorView wish(@PathVariable UUID clientId, @Valid @RequestBody OnceUp wish) {
+  FloorView wish(UUID clientId, OnceUp wish) {
     clients.requireActive(clientId);
     FloorWishRow row = wishes.findByClientId(clientId).orElseGet(FloorWishRow::new);
     if (row.clientId == null) {
@@ -249,8 +236,7 @@ class FloorService {
   }
 
   /** Takes a record back, such as one made by mistake. */
-  @DeleteMapping("/seen/{id}")
-  FloorView withdraw(@PathVariable UUID clientId, @PathVariable UUID id) {
+  FloorView withdraw(UUID clientId, UUID id) {
     clients.requireActive(clientId);
     FloorWayRow row = store.require(id, "way to the floor");
     if (!row.clientId.equals(clientId)) {

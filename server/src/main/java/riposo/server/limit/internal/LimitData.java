@@ -56,23 +56,9 @@ class LimitData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<UUID> gone = new ArrayList<>();
-    for (LimitRow r : store.findByClientId(clientId)) {
-      gone.add(r.id);
-      store.delete(r);
-    }
-    for (FloorWayRow w : ways.findByClientIdOrderBySeenOnDesc(clientId)) {
-      gone.add(w.id);
-      ways.delete(w);
-    }
-    wishes
-        .findByClientId(clientId)
-        .ifPresent(
-            w -> {
-              gone.add(w.id);
-              wishes.delete(w);
-            });
-    store.flush();
+    List<UUID> gone = new ArrayList<>(store.erase(store.findByClientId(clientId)));
+    gone.addAll(ways.erase(ways.findByClientIdOrderBySeenOnDesc(clientId)));
+    gone.addAll(wishes.erase(wishes.findByClientId(clientId).stream().toList()));
     return gone;
   }
 }

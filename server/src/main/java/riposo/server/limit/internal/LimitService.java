@@ -1,6 +1,5 @@
 package riposo.server.limit.internal;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -11,17 +10,8 @@ import java.util.List;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.kit.Room;
 import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
@@ -39,8 +29,7 @@ import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 
 /** Limits: list, add, change, lift. A change is a new limit that replaces the old one. */
-@RestController
-@RequestMapping(value = "/api", produces = "application/json")
+@Service
 @Transactional
 class LimitService implements Limits, Clients.SitterSource {
   /** A limit as shown. */
@@ -155,10 +144,8 @@ class LimitService implements Limits, Clients.SitterSource {
   }
 
   /** The limits of any date combined: the lowest cap per axis and side, and which limit it is. */
-  @GetMapping("/clients/{clientId}/limits/on")
   @Transactional(readOnly = true)
-  Combined on(
-      @PathVariable UUID clientId, @RequestParam(required = false) @Nullable LocalDate date) {
+  Combined on(UUID clientId, @Nullable LocalDate date) {
     clients.require(clientId);
     LocalDate today = studios.today();
     LocalDate day = date == null ? today : date;
@@ -289,7 +276,6 @@ class LimitService implements Limits, Clients.SitterSource {
     return row.id;
   }
 
-  @GetMapping("/axes")
   @Transactional(readOnly = true)
   List<AxisView> axes() {
     return Axis.all().stream()
@@ -300,9 +286,8 @@ class LimitService implements Limits, Clients.SitterSource {
   /** A limit in words, before it is set. */
   record LimitWords(String words) {}
 
-  @GetMapping("/axes/words")
   @Transactional(readOnly = true)
-  LimitWords words(@RequestParam String axisId, @RequestParam Side side, @RequestParam int cap) {
+  LimitWords words(String axisId, Side side, int cap) {
     if (!Axis.exists(axisId)) {
       throw Problems.field("/axisId", "There is no such demand axis: " + axisId + ".");
     }
@@ -314,9 +299,8 @@ class LimitService implements Limits, Clients.SitterSource {
     return new LimitWords(Wording.limit(axisId, axis.sided ? side : Side.BOTH, cap));
   }
 
-  @GetMapping("/clients/{clientId}/limits")
   @Transactional(readOnly = true)
-  List<LimitView> list(@PathVariable UUID clientId) {
+  List<LimitView> list(UUID clientId) {
     clients.require(clientId);
     LocalDate today = studios.today();
     return store.findByClientId(clientId).stream()
@@ -328,19 +312,14 @@ class LimitService implements Limits, Clients.SitterSource {
         .toList();
   }
 
-  @PostMapping("/clients/{clientId}/limits")
-  ResponseEntity<LimitView> create(@PathVariable UUID clientId, @Valid @RequestBody LimitForm f) {
+  LimitView create(UUID clientId, LimitForm f) {
     UUID id = add(clientId, newLimit(f));
-    return ResponseEntity.status(201).body(view(store.require(id, "limit"), studios.today()));
+    return view(store.require(id, "limit"), studios.today());
   }
 
   /** Replaces a limit. A FIRM one may be made tighter here; only a clearance loosens it. */
-  @PutMapping("/limits/{id}")
-  LimitView change(
-      @PathVariable UUID id,
-      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-      @Valid @RequestBody LimitForm f) {
-    LimitRow old = current(id, ifMatch, f);
+  LimitView change(UUID id, long version, LimitForm f) {
+    LimitRow old = current(id, version, f);
     if (old.strength == Strength.FIRM) {
       boolean tighter =
           f.strength() == Strength.FIRM
@@ -367,12 +346,8 @@ class LimitService implements Limits, Clients.SitterSource {
     return view(row, studios.today());
   }
 
-  @PostMapping("/limits/{id}/lift")
-  LimitView lift(
-      @PathVariable UUID id,
-      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-      @Valid @RequestBody Lift body) {
-    LimitRow row = current(id, ifMatch, body);
+  LimitView lift(UUID id, long version, Lift body) {
+    LimitRow row = current(id, version, body);
     if (row.strength == Strength.FIRM) {
       throw firm();
     }
@@ -403,11 +378,9 @@ class LimitService implements Limits, Clients.SitterSource {
     lift(row, reason);
   }
 
-  private LimitRow current(UUID id, @Nullable String ifMatch, Object sent) {
+  private LimitRow current(UUID id, long version, Object sent) {
     LimitRow row = store.require(id, "limit");
-    if (row.version != Versions.of(ifMatch)) {
-      throw Problems.stale(view(row, studios.today()), sent);
-    }
+    Versions.same(row, version, () -> view(row, studios.today()), sent);
     if (row.liftedFrom != null) {
       throw Problems.refused(
           "already-lifted", "This limit was lifted on " + row.liftedFrom + " already.");

@@ -1,6 +1,5 @@
 package riposo.server.movement.internal;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
@@ -8,22 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.DeleteMapping;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.CatalogueException;
 import riposo.catalogue.CatalogueReader;
 import riposo.catalogue.OwnMovements;
@@ -33,14 +18,14 @@ import riposo.core.wording.Wording;
 import riposo.server.movement.Movements;
 import riposo.server.movement.OwnDraft;
 import riposo.server.platform.Audit;
+import riposo.server.platform.Download;
 import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The studio's own movements: added, changed, retired, brought in and taken out. */
-@RestController
-@RequestMapping(value = "/api/movements", produces = "application/json")
+@Service
 @Transactional
 class OwnMovementService {
   /** One movement's document, as JSON text; the schema says what is in it. */
@@ -81,9 +66,8 @@ class OwnMovementService {
   }
 
   /** The document of a movement: one's own to change, or a shipped one to start a copy from. */
-  @GetMapping("/{id}/document")
   @Transactional(readOnly = true)
-  OwnDocument document(@PathVariable String id) {
+  OwnDocument document(String id) {
     OwnMovementRow row = store.findByMovementId(id).orElse(null);
     if (row != null) {
       return view(row);
@@ -99,25 +83,16 @@ class OwnMovementService {
     return new OwnDocument(id, d.toPrettyString(), -1, List.of());
   }
 
-  @PostMapping
-  ResponseEntity<OwnDocument> create(@Valid @RequestBody OwnMovementForm form) {
+  OwnDocument create(OwnMovementForm form) {
     Own own = read(form.document(), null);
     OwnMovementRow row = add(own);
     audit.changed("added", "movement", row.id, own.movement().name());
-    return ResponseEntity.status(HttpStatus.CREATED)
-        .header(HttpHeaders.ETAG, "\"" + row.version + "\"")
-        .body(view(row));
+    return view(row);
   }
 
-  @PutMapping("/{id}")
-  OwnDocument change(
-      @PathVariable String id,
-      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-      @Valid @RequestBody OwnMovementForm form) {
+  OwnDocument change(String id, long version, OwnMovementForm form) {
     OwnMovementRow row = require(id);
-    if (row.version != Versions.of(ifMatch)) {
-      throw Problems.stale(view(row), form);
-    }
+    Versions.same(row, version, () -> view(row), form);
     Own own = read(form.document(), id);
     if (!own.movement().id().equals(id)) {
       throw Problems.field("/id", "The id stays: plans and records know the movement by it.");
@@ -131,8 +106,7 @@ class OwnMovementService {
   }
 
   /** Offers it no more; plans and records that name it still know it. */
-  @DeleteMapping("/{id}")
-  OwnDocument retire(@PathVariable String id) {
+  OwnDocument retire(String id) {
     OwnMovementRow row = require(id);
     if (row.retiredOn == null) {
       row.retiredOn = studios.today();
@@ -142,8 +116,7 @@ class OwnMovementService {
   }
 
   /** Offers a retired one again. */
-  @PostMapping("/{id}/restore")
-  OwnDocument restore(@PathVariable String id) {
+  OwnDocument restore(String id) {
     OwnMovementRow row = require(id);
     if (row.retiredOn != null) {
       row.retiredOn = null;
@@ -153,9 +126,8 @@ class OwnMovementService {
   }
 
   /** The studio's own movements as a document, or the shipped ones to read. */
-  @GetMapping("/export")
   @Transactional(readOnly = true)
-  ResponseEntity<String> export(@RequestParam(defaultValue = "false") boolean all) {
+  Download<String> export(boolean all) {
     Stream<ObjectNode> own =
         store.findAllByOrderByMovementId().stream().map(r -> OwnMovements.document(r.document));
     Stream<ObjectNode> list =
@@ -164,24 +136,16 @@ class OwnMovementService {
                 shipped.keySet().stream().map(id -> OwnMovements.document(document(id).document())),
                 own)
             : own;
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename("movements.json").build().toString())
-        .body(OwnMovements.write(list.toList()));
+    return new Download<>("movements.json", OwnMovements.write(list.toList()));
   }
 
-  @GetMapping("/schema")
   @Transactional(readOnly = true)
   String schema() {
     return OwnMovements.schema();
   }
 
   /** Brings in a document, all or nothing; every problem is named with its line and field. */
-  @PostMapping(value = "/import", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-  Imported bring(
-      @RequestBody byte[] body,
-      @RequestParam(defaultValue = "the file") @Size(max = 120) String file) {
+  Imported bring(byte[] body, String file) {
     List<Own> read;
     try {
       read =

@@ -2,26 +2,17 @@ package riposo.server.plan.internal;
 
 import java.util.List;
 import java.util.UUID;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.CatalogueException;
 import riposo.catalogue.PlanDocument;
 import riposo.server.movement.Movements;
 import riposo.server.plan.Plans.Plan;
+import riposo.server.platform.Download;
 import riposo.server.platform.Problems;
 
 /** Plans out and in as open documents. */
-@RestController
-@RequestMapping("/api/plans")
+@Service
 @Transactional
 class PlanFiles {
   private final PlanService plans;
@@ -33,30 +24,21 @@ class PlanFiles {
   }
 
   /** The JSON schema of the document. */
-  @GetMapping(value = "/schema", produces = MediaType.APPLICATION_JSON_VALUE)
   @Transactional(readOnly = true)
   String schema() {
     return PlanDocument.schema();
   }
 
-  @GetMapping(value = "/{id}/document", produces = MediaType.APPLICATION_JSON_VALUE)
   @Transactional(readOnly = true)
-  ResponseEntity<String> document(@PathVariable UUID id) {
+  Download<String> document(UUID id) {
     Plan p = plans.require(id);
     String file = p.name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(file + ".plan.json").build().toString())
-        .body(new PlanDocument(p.name(), p.tags(), p.note(), p.plan()).write());
+    return new Download<>(
+        file + ".plan.json", new PlanDocument(p.name(), p.tags(), p.note(), p.plan()).write());
   }
 
   /** Reads a document, all or nothing; every problem is named. */
-  @PostMapping(
-      value = "/import",
-      consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE,
-      produces = MediaType.APPLICATION_JSON_VALUE)
-  ResponseEntity<Plan> importDocument(@RequestBody byte[] body) {
+  Plan importDocument(byte[] body) {
     PlanDocument d;
     try {
       d =

@@ -3,15 +3,13 @@ package riposo.server.plan.internal;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
-import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
-import riposo.server.platform.Owned;
+import riposo.server.platform.Archivable;
 
 /** A session plan as stored. */
 @Entity(name = "SessionPlan")
 @Table(name = "session_plan")
-class PlanRow extends Owned {
-  String name;
+class PlanRow extends Archivable {
 
   @Column(columnDefinition = "longtext")
   String body;
@@ -19,7 +17,4 @@ class PlanRow extends Owned {
   String tags = "[]";
 
   @Nullable String note;
-
-  @Column(name = "archived_on")
-  @Nullable LocalDate archivedOn;
 }

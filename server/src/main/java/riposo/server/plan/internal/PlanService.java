@@ -1,6 +1,5 @@
 package riposo.server.plan.internal;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -11,17 +10,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.PlanDocument;
 import riposo.core.plan.BlockOrder;
 import riposo.core.plan.FormatKind;
@@ -37,6 +27,7 @@ import riposo.core.plan.Timeline;
 import riposo.core.wording.Wording;
 import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
+import riposo.server.platform.Archive;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
@@ -46,8 +37,7 @@ import riposo.server.platform.Versions;
 import tools.jackson.core.type.TypeReference;
 
 /** Session plans: list, build with a live timeline, order, versions, starting points. */
-@RestController
-@RequestMapping(value = "/api/plans", produces = "application/json")
+@Service
 @Transactional
 class PlanService implements Plans {
   /** A plan as sent; the plan's own numbers are checked by core, with a sentence at the field. */
@@ -123,6 +113,7 @@ class PlanService implements Plans {
   private final StoredPlan stored;
   private final Json json;
   private final Audit audit;
+  private final Archive archive;
   private final Studios studios;
 
   PlanService(
@@ -132,6 +123,7 @@ class PlanService implements Plans {
       Movements movements,
       Json json,
       Audit audit,
+      Archive archive,
       Studios studios) {
     this.movements = movements;
     this.store = store;
@@ -139,6 +131,7 @@ class PlanService implements Plans {
     this.stored = stored;
     this.json = json;
     this.audit = audit;
+    this.archive = archive;
     this.studios = studios;
   }
 
@@ -147,24 +140,21 @@ class PlanService implements Plans {
     return list(false);
   }
 
-  @GetMapping
   @Transactional(readOnly = true)
-  List<Plan> list(@RequestParam(defaultValue = "false") boolean archived) {
+  List<Plan> list(boolean archived) {
     return store.findAll().stream()
-        .filter(r -> archived == (r.archivedOn != null))
+        .filter(r -> archived == r.archived())
         .map(this::view)
         .sorted(Comparator.comparing(Plan::name))
         .toList();
   }
 
   @Override
-  @GetMapping("/{id}")
   @Transactional(readOnly = true)
-  public Plan require(@PathVariable UUID id) {
+  public Plan require(UUID id) {
     return view(store.require(id, "plan"));
   }
 
-  @GetMapping("/formats")
   @Transactional(readOnly = true)
   List<FormatView> formats() {
     List<FormatView> all = new ArrayList<>();
@@ -185,8 +175,7 @@ class PlanService implements Plans {
     return all;
   }
 
-  @PostMapping("/preview")
-  Compiled preview(@Valid @RequestBody PlanQuestion q) {
+  Compiled preview(PlanQuestion q) {
     SessionPlan plan = q.plan();
     Timeline t = compiled(plan);
     List<Remark> checks =
@@ -222,8 +211,7 @@ class PlanService implements Plans {
   }
 
   /** The best order of a block by exact search; nothing is stored. */
-  @PostMapping("/order")
-  OrderView order(@Valid @RequestBody OrderQuestion q) {
+  OrderView order(OrderQuestion q) {
     SessionPlan plan = q.plan();
     int at = -1;
     for (int i = 0; i < plan.blocks().size(); i++) {
@@ -252,22 +240,15 @@ class PlanService implements Plans {
     return plan.blocks().stream().map(PlanBlock::slots).toList();
   }
 
-  @PostMapping
-  ResponseEntity<Plan> create(@Valid @RequestBody PlanForm form) {
+  Plan create(PlanForm form) {
     known(form.plan(), Set.of());
     compiled(form.plan());
-    return ResponseEntity.status(201).body(require(add(form)));
+    return require(add(form));
   }
 
-  @PutMapping("/{id}")
-  Plan change(
-      @PathVariable UUID id,
-      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-      @Valid @RequestBody PlanForm form) {
+  Plan change(UUID id, long version, PlanForm form) {
     PlanRow row = store.require(id, "plan");
-    if (row.version != Versions.of(ifMatch)) {
-      throw Problems.stale(view(row), form);
-    }
+    Versions.same(row, version, () -> view(row), form);
     // A movement that went from the catalogue may stay where it was until it is replaced.
     known(form.plan(), new HashSet<>(gone(stored.read(row.body))));
     compiled(form.plan());
@@ -325,18 +306,16 @@ class PlanService implements Plans {
     versions.saveAndFlush(v);
   }
 
-  @GetMapping("/{id}/versions")
   @Transactional(readOnly = true)
-  List<PlanVersionView> versions(@PathVariable UUID id) {
+  List<PlanVersionView> versions(UUID id) {
     store.require(id, "plan");
     return versions.findByPlanIdOrderByNumberDesc(id).stream()
         .map(v -> new PlanVersionView(v.number, v.name, v.createdAt, v.changedBy))
         .toList();
   }
 
-  @GetMapping("/{id}/versions/{number}")
   @Transactional(readOnly = true)
-  PlanVersion version(@PathVariable UUID id, @PathVariable int number) {
+  PlanVersion version(UUID id, int number) {
     store.require(id, "plan");
     PlanVersionRow v =
         versions
@@ -346,36 +325,20 @@ class PlanService implements Plans {
     return new PlanVersion(v.number, v.name, plan, movements.planAdapter().planned(plan));
   }
 
-  @PostMapping("/{id}/archive")
-  Plan archive(@PathVariable UUID id) {
-    PlanRow row = store.require(id, "plan");
-    if (row.archivedOn == null) {
-      row.archivedOn = studios.today();
-      store.saveAndFlush(row);
-      audit.changed("archived", "plan", id, row.name);
-    }
-    return view(row);
+  Plan archive(UUID id) {
+    return view(archive.set(store, id, "plan", true));
   }
 
-  @PostMapping("/{id}/restore")
-  Plan restore(@PathVariable UUID id) {
-    PlanRow row = store.require(id, "plan");
-    if (row.archivedOn != null) {
-      row.archivedOn = null;
-      store.saveAndFlush(row);
-      audit.changed("restored", "plan", id, row.name);
-    }
-    return view(row);
+  Plan restore(UUID id) {
+    return view(archive.set(store, id, "plan", false));
   }
 
-  @PostMapping("/{id}/copy")
-  ResponseEntity<Plan> copy(@PathVariable UUID id, @Valid @RequestBody CopyForm form) {
+  Plan copy(UUID id, CopyForm form) {
     PlanRow row = store.require(id, "plan");
     UUID made = add(new PlanForm(form.name(), tags(row), row.note, stored.read(row.body)));
-    return ResponseEntity.status(201).body(require(made));
+    return require(made);
   }
 
-  @GetMapping("/starting-points")
   @Transactional(readOnly = true)
   List<StartView> startingPoints() {
     return movements.startingPoints().stream()
@@ -390,9 +353,8 @@ class PlanService implements Plans {
         .toList();
   }
 
-  @PostMapping("/starting-points/copy")
-  ResponseEntity<Plan> copyStart(@Valid @RequestBody CopyForm form) {
-    return ResponseEntity.status(201).body(require(addStartingPoint(form.name())));
+  Plan copyStart(CopyForm form) {
+    return require(addStartingPoint(form.name()));
   }
 
   private PlanDocument start(String name) {

@@ -1,5 +1,7 @@
 package riposo.server.platform.internal;
 
+import jakarta.persistence.OptimisticLockException;
+import jakarta.persistence.PessimisticLockException;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
@@ -8,8 +10,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
-import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -60,9 +62,12 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                 "“" + e.getName() + "” is not a valid value here."));
   }
 
+  /** Two at once on the same rows: the one that came second, or that the database gave up. */
   @ExceptionHandler({
-    OptimisticLockingFailureException.class,
-    DataIntegrityViolationException.class
+    ConcurrencyFailureException.class,
+    DataIntegrityViolationException.class,
+    OptimisticLockException.class,
+    PessimisticLockException.class
   })
   ResponseEntity<ProblemDetail> race(Exception e) {
     LOG.info("write refused by the database: {}", e.getClass().getSimpleName());

@@ -40,16 +40,8 @@ class DayData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<UUID> gone = new ArrayList<>();
-    for (TickRow t : ticks.findByClientId(clientId)) {
-      gone.add(t.id);
-      ticks.delete(t);
-    }
-    for (DayPlanRow p : plans.findByClientId(clientId)) {
-      gone.add(p.id);
-      plans.delete(p);
-    }
-    plans.flush();
+    List<UUID> gone = new ArrayList<>(ticks.erase(ticks.findByClientId(clientId)));
+    gone.addAll(plans.erase(plans.findByClientId(clientId)));
     return gone;
   }
 }

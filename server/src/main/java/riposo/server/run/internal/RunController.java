@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -23,7 +22,6 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.EventDocument;
 import riposo.core.today.TodayCheck;
-import riposo.server.client.Clients;
 import riposo.server.run.Runs;
 import tools.jackson.databind.JsonNode;
 
@@ -76,14 +74,10 @@ class RunController {
 
   private final RunService runs;
   private final RunViews views;
-  private final RunLog log;
-  private final Clients clients;
 
-  RunController(RunService runs, RunViews views, RunLog log, Clients clients) {
+  RunController(RunService runs, RunViews views) {
     this.runs = runs;
     this.views = views;
-    this.log = log;
-    this.clients = clients;
   }
 
   @PostMapping("/runs")
@@ -112,9 +106,8 @@ class RunController {
   /** All runs of a client in time order, in short. */
   @GetMapping("/clients/{clientId}/runs")
   List<Runs.Summary> of(@PathVariable UUID clientId) {
-    clients.require(clientId);
     runs.endLeftOpen();
-    return runs.summaries(clientId);
+    return runs.of(clientId);
   }
 
   /**
@@ -128,10 +121,8 @@ class RunController {
 
   /** The events themselves, for a device that comes back. */
   @GetMapping("/runs/{id}/events")
-  @Transactional(readOnly = true)
-  public List<EventDocument> list(@PathVariable UUID id) {
-    runs.require(id);
-    return log.events(id).stream().map(EventDocument::of).toList();
+  List<EventDocument> list(@PathVariable UUID id) {
+    return runs.events(id);
   }
 
   @PostMapping("/runs/{id}/after")

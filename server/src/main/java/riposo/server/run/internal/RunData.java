@@ -66,12 +66,7 @@ class RunData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<UUID> gone = new ArrayList<>();
-    for (WithdrawalRow w : withdrawals.findByClientId(clientId)) {
-      gone.add(w.id);
-      withdrawals.delete(w);
-    }
-    withdrawals.flush();
+    List<UUID> gone = new ArrayList<>(withdrawals.erase(withdrawals.findByClientId(clientId)));
     for (PersonRow p : people.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
       people.delete(p);
       people.flush();

@@ -19,6 +19,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import riposo.catalogue.EventDocument;
 import riposo.catalogue.RunDocument;
 import riposo.core.adapt.TodayDose;
 import riposo.core.limit.Axis;
@@ -534,6 +535,20 @@ class RunService implements Runs {
   @Transactional(readOnly = true)
   public RunState state(UUID id) {
     return log.state(sheet(row(id)), log.events(id));
+  }
+
+  /** All runs of a client in time order, in short; a 404 problem where there is no such client. */
+  @Transactional(readOnly = true)
+  List<Summary> of(UUID clientId) {
+    clients.require(clientId);
+    return summaries(clientId);
+  }
+
+  /** The events of a run as documents, in the order they are folded. */
+  @Transactional(readOnly = true)
+  List<EventDocument> events(UUID id) {
+    require(id);
+    return log.events(id).stream().map(EventDocument::of).toList();
   }
 
   @Override

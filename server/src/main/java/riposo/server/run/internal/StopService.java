@@ -1,7 +1,6 @@
 package riposo.server.run.internal;
 
 import jakarta.persistence.EntityManager;
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.util.List;
@@ -10,12 +9,8 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.plan.Segment;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
@@ -32,8 +27,7 @@ import riposo.server.screening.Readiness;
  * Taps on the stop panel: what they say to the other modules, and the withdrawal of one. What
  * follows from a STOP follows from its event being there, never from how the run stands.
  */
-@RestController
-@RequestMapping(value = "/api/runs/{runId}/stops", produces = "application/json")
+@Service
 @Transactional
 class StopService implements Readiness.StopEvents {
   /** Why a tap was an error. */
@@ -74,9 +68,7 @@ class StopService implements Readiness.StopEvents {
    * Withdraws one STOP as tapped in error, with a reason and on its own day only. The run stays
    * ended and the sign is kept; only what this STOP closed opens again.
    */
-  @PostMapping("/{eventId}/withdrawal")
-  RunViews.RunView withdraw(
-      @PathVariable UUID runId, @PathVariable UUID eventId, @Valid @RequestBody Error body) {
+  RunViews.RunView withdraw(UUID runId, UUID eventId, Error body) {
     RunRow run = store.lock(runId).orElseThrow(() -> Problems.notFound("run", runId));
     EventRow row = em.find(EventRow.class, eventId);
     if (row == null

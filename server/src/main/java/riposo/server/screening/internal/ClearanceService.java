@@ -15,15 +15,8 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
@@ -52,8 +45,7 @@ import riposo.server.screening.Readiness.ClientStanding;
 /**
  * Clearances with what they cover, set and lift; what happens to a client; the letter that asks.
  */
-@RestController
-@RequestMapping(value = "/api/clients/{clientId}", produces = "application/json")
+@Service
 @Transactional
 class ClearanceService {
   /** A limit that a clearance sets. */
@@ -186,9 +178,8 @@ class ClearanceService {
     this.studios = studios;
   }
 
-  @GetMapping("/clearances")
   @Transactional(readOnly = true)
-  List<ClearanceView> list(@PathVariable UUID clientId) {
+  List<ClearanceView> list(UUID clientId) {
     clients.require(clientId);
     LocalDate today = studios.today();
     List<OpenFinding> all = standing.findings(clientId);
@@ -214,12 +205,8 @@ class ClearanceService {
   }
 
   /** The last day a clearance of that date is good for by default. */
-  @GetMapping("/clearances/default")
   @Transactional(readOnly = true)
-  DefaultUntil standard(
-      @PathVariable UUID clientId,
-      @RequestParam LocalDate givenOn,
-      @RequestParam(required = false) @Nullable Set<String> covers) {
+  DefaultUntil standard(UUID clientId, LocalDate givenOn, @Nullable Set<String> covers) {
     clients.require(clientId);
     Set<String> rules = covers == null ? Set.of() : covers;
     LocalDate due = due(clientId);
@@ -244,9 +231,7 @@ class ClearanceService {
   }
 
   /** Records a clearance: what it covers, what it sets, what it lifts. */
-  @PostMapping("/clearances")
-  ResponseEntity<ClientStanding> record(
-      @PathVariable UUID clientId, @Valid @RequestBody ClearanceForm f) {
+  ClientStanding record(UUID clientId, ClearanceForm f) {
     clients.requireActive(clientId);
     LocalDate today = studios.today();
     List<SetLimit> sets = f.sets() == null ? List.of() : f.sets();
@@ -345,7 +330,7 @@ class ClearanceService {
         row.id,
         source + " covers " + f.covers() + ", sets " + sets.size() + ", lifts " + lifts.size(),
         clientId);
-    return ResponseEntity.status(201).body(standing.of(clientId));
+    return standing.of(clientId);
   }
 
   /** The pressure limit of a clearance becomes a line of the client's care plan, if it tightens. */
@@ -360,9 +345,8 @@ class ClearanceService {
     clients.setRecord(clientId, r.withCareLines(CareLine.tightened(r.careLines(), line)));
   }
 
-  @GetMapping("/happened")
   @Transactional(readOnly = true)
-  List<HappenedView> happened(@PathVariable UUID clientId) {
+  List<HappenedView> happened(UUID clientId) {
     clients.require(clientId);
     return events.findByClientIdOrderByOnDateDesc(clientId).stream()
         .map(h -> new HappenedView(h.id, h.kind, h.kind.words, h.onDate, h.note, h.recordedBy))
@@ -372,9 +356,7 @@ class ClearanceService {
   /**
    * Records that something happened: an event voids clearances, an illness asks for a screening.
    */
-  @PostMapping("/happened")
-  ResponseEntity<ClientStanding> happen(
-      @PathVariable UUID clientId, @Valid @RequestBody HappenedForm f) {
+  ClientStanding happen(UUID clientId, HappenedForm f) {
     clients.requireActive(clientId);
     LocalDate today = studios.today();
     if (f.on().isAfter(today) || f.on().isBefore(today.minusYears(5))) {
@@ -390,13 +372,12 @@ class ClearanceService {
     events.saveAndFlush(row);
     audit.changed(
         "recorded", "event", row.id, f.kind().words + " on " + Wording.day(f.on()), clientId);
-    return ResponseEntity.status(201).body(standing.of(clientId));
+    return standing.of(clientId);
   }
 
   /** The words of a letter to doctor, midwife or physiotherapist. */
-  @GetMapping("/letter")
   @Transactional(readOnly = true)
-  Letter letter(@PathVariable UUID clientId) {
+  Letter letter(UUID clientId) {
     Clients.Client c = clients.require(clientId);
     ClientStanding s = standing.of(clientId);
     LocalDate today = studios.today();

@@ -7,8 +7,6 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import riposo.server.client.ClientData;
-import riposo.server.platform.Owned;
-import riposo.server.platform.Store;
 
 /** Screenings, drafts, decisions, clearances, events and today's checks of a client. */
 @Component
@@ -68,23 +66,15 @@ class ScreeningData implements ClientData {
   @Override
   public List<UUID> erase(UUID clientId) {
     List<UUID> gone = new ArrayList<>();
-    for (ScreeningRow s : screenings.findByClientIdOrderByNumberDesc(clientId)) {
-      delete(decisions, decisions.findByScreeningId(s.id), gone);
+    List<ScreeningRow> taken = screenings.findByClientIdOrderByNumberDesc(clientId);
+    for (ScreeningRow s : taken) {
+      gone.addAll(decisions.erase(decisions.findByScreeningId(s.id)));
     }
-    delete(screenings, screenings.findByClientIdOrderByNumberDesc(clientId), gone);
-    delete(drafts, drafts.findByClientId(clientId).stream().toList(), gone);
-    delete(clearances, clearances.findByClientIdOrderByGivenOnDesc(clientId), gone);
-    delete(events, events.findByClientIdOrderByOnDateDesc(clientId), gone);
-    delete(checks, checks.findByClientIdOrderByCreatedAtDesc(clientId), gone);
+    gone.addAll(screenings.erase(taken));
+    gone.addAll(drafts.erase(drafts.findByClientId(clientId).stream().toList()));
+    gone.addAll(clearances.erase(clearances.findByClientIdOrderByGivenOnDesc(clientId)));
+    gone.addAll(events.erase(events.findByClientIdOrderByOnDateDesc(clientId)));
+    gone.addAll(checks.erase(checks.findByClientIdOrderByCreatedAtDesc(clientId)));
     return gone;
-  }
-
-  private static <T extends Owned> void delete(Store<T> store, List<T> rows, List<UUID> gone) {
-    rows.forEach(
-        r -> {
-          gone.add(r.id);
-          store.delete(r);
-        });
-    store.flush();
   }
 }

@@ -1,6 +1,5 @@
 package riposo.server.screening.internal;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
@@ -14,19 +13,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.DeleteMapping;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Proposal;
 import riposo.core.limit.Strength;
@@ -45,12 +33,10 @@ import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
-import riposo.server.platform.Versions;
 import tools.jackson.core.type.TypeReference;
 
 /** Screenings, their drafts, and proposals decided one by one. */
-@RestController
-@RequestMapping(value = "/api", produces = "application/json")
+@Service
 @Transactional
 class ScreeningService {
   private static final TypeReference<Map<String, String>> ANSWERS = new TypeReference<>() {};
@@ -137,6 +123,13 @@ class ScreeningService {
       @NotEmpty(message = "Say which proposals.") @Size(max = 200, message = "At most 200 at once.")
           List<@NotBlank String> keys) {}
 
+  /**
+   * A screening as taken.
+   *
+   * @param fresh false where it was sent before and nothing happened between
+   */
+  record Taken(ScreeningView screening, boolean fresh) {}
+
   private final ScreeningStores.Screenings screenings;
   private final ScreeningStores.Decisions decisions;
   private final ScreeningStores.Drafts drafts;
@@ -168,20 +161,17 @@ class ScreeningService {
     this.studios = studios;
   }
 
-  @GetMapping("/screening/questions")
   @Transactional(readOnly = true)
   List<Question> questions() {
     return Screening.questions();
   }
 
   /** The outcome so far; nothing is stored. */
-  @PostMapping("/screening/preview")
-  Preview preview(@Valid @RequestBody Answers body) {
+  Preview preview(Answers body) {
     return preview(Screening.assess(body.answers(), studios.today()), List.of());
   }
 
-  @PostMapping("/clients/{clientId}/screenings")
-  ResponseEntity<ScreeningView> take(@PathVariable UUID clientId, @Valid @RequestBody Signed body) {
+  Taken take(UUID clientId, Signed body) {
     Clients.Client client = clients.requireActive(clientId);
     LocalDate today = studios.today();
     Signature signature = new Signature(body.signedClient(), body.onBehalf());
@@ -209,7 +199,7 @@ class ScreeningService {
         && events.findByClientIdOrderByOnDateDesc(clientId).stream()
             .noneMatch(h -> h.createdAt.isAfter(last.createdAt))) {
       // sent twice, and nothing happened between: the same screening, not a new version
-      return ResponseEntity.ok(view(last, earlier.size() > 1 ? earlier.get(1) : null));
+      return new Taken(view(last, earlier.size() > 1 ? earlier.get(1) : null), false);
     }
     ScreeningRow row = new ScreeningRow();
     row.createdAt = studios.now();
@@ -230,7 +220,7 @@ class ScreeningService {
         row.id,
         "version " + row.number + ", " + a.standing() + " / " + a.today(),
         clientId);
-    return ResponseEntity.status(201).body(view(row, earlier.isEmpty() ? null : earlier.get(0)));
+    return new Taken(view(row, earlier.isEmpty() ? null : earlier.get(0)), true);
   }
 
   private static Map<String, String> asked(Assessment a, Map<String, String> answers) {
@@ -256,9 +246,8 @@ class ScreeningService {
   }
 
   /** The screening half done, or nothing yet. */
-  @GetMapping("/clients/{clientId}/screening-draft")
   @Transactional(readOnly = true)
-  DraftView draft(@PathVariable UUID clientId) {
+  DraftView draft(UUID clientId) {
     clients.require(clientId);
     return drafts
         .findByClientId(clientId)
@@ -267,17 +256,13 @@ class ScreeningService {
   }
 
   /** Keeps a screening half done; If-Match carries the version it was read with, none at first. */
-  @PutMapping("/clients/{clientId}/screening-draft")
-  DraftView keep(
-      @PathVariable UUID clientId,
-      @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-      @Valid @RequestBody Answers body) {
+  DraftView keep(UUID clientId, @Nullable Long version, Answers body) {
     clients.requireActive(clientId);
     DraftRow row = drafts.findByClientId(clientId).orElse(null);
-    if (row != null && (ifMatch == null || row.version != Versions.of(ifMatch))) {
+    if (row != null && (version == null || row.version != version)) {
       throw Problems.stale(view(row), body);
     }
-    if (row == null && ifMatch != null) {
+    if (row == null && version != null) {
       // signed or thrown away meanwhile: a late save brings no draft back
       throw Problems.stale(new DraftView(null, Map.of(), null, null), body);
     }
@@ -294,9 +279,7 @@ class ScreeningService {
   }
 
   /** Throws the draft away. */
-  @DeleteMapping("/clients/{clientId}/screening-draft")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void discard(@PathVariable UUID clientId) {
+  void discard(UUID clientId) {
     clients.require(clientId);
     drafts.findByClientId(clientId).ifPresent(drafts::delete);
   }
@@ -306,14 +289,12 @@ class ScreeningService {
   }
 
   /** Accepts several proposals at once, each recorded on its own. */
-  @PostMapping("/screenings/{id}/decisions/accept")
-  List<ProposalView> accept(@PathVariable UUID id, @Valid @RequestBody AcceptKeys body) {
+  List<ProposalView> accept(UUID id, AcceptKeys body) {
     return body.keys().stream().distinct().map(k -> decide(id, accepted(k))).toList();
   }
 
-  @GetMapping("/clients/{clientId}/screenings")
   @Transactional(readOnly = true)
-  List<ScreeningView> list(@PathVariable UUID clientId) {
+  List<ScreeningView> list(UUID clientId) {
     clients.require(clientId);
     List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
     List<ScreeningView> views = new ArrayList<>();
@@ -324,8 +305,7 @@ class ScreeningService {
   }
 
   /** Accepts, changes or declines one proposal of a screening. */
-  @PostMapping("/screenings/{id}/decisions")
-  ProposalView decide(@PathVariable UUID id, @Valid @RequestBody ProposalDecision body) {
+  ProposalView decide(UUID id, ProposalDecision body) {
     ScreeningRow row = screenings.require(id, "screening");
     Assessment a = json.read(row.assessment, Assessment.class);
     Proposal p =

@@ -11,12 +11,8 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
@@ -47,8 +43,7 @@ import riposo.server.screening.Readiness;
 import tools.jackson.core.type.TypeReference;
 
 /** Where a client stands today, and the pulse guide that rests on it. */
-@RestController
-@RequestMapping(value = "/api/clients/{clientId}", produces = "application/json")
+@Service
 @Transactional
 class StandingService implements Readiness, FloorEvents {
   static final TypeReference<Map<String, String>> ANSWERS = new TypeReference<>() {};
@@ -99,10 +94,9 @@ class StandingService implements Readiness, FloorEvents {
 
   @Override
   public UUID take(UUID clientId, Map<String, String> answers, String signedClient) {
-    return java.util.Objects.requireNonNull(
-            taking
-                .take(clientId, new ScreeningService.Signed(answers, signedClient, null))
-                .getBody())
+    return taking
+        .take(clientId, new ScreeningService.Signed(answers, signedClient, null))
+        .screening()
         .id();
   }
 
@@ -132,10 +126,9 @@ class StandingService implements Readiness, FloorEvents {
    * a date, such as week 28, does; what the screening itself found is kept beside it, the worse
    * wins.
    */
-  @GetMapping("/readiness")
-  @Transactional(readOnly = true)
   @Override
-  public ClientStanding of(@PathVariable UUID clientId) {
+  @Transactional(readOnly = true)
+  public ClientStanding of(UUID clientId) {
     Clients.Client client = clients.require(clientId);
     LocalDate today = studios.today();
     List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
@@ -387,10 +380,8 @@ class StandingService implements Readiness, FloorEvents {
   }
 
   /** Maxima, ranges, caps; with a reading shown on both scales where {@code bpm} is sent. */
-  @GetMapping("/pulse")
   @Transactional(readOnly = true)
-  PulseView pulse(
-      @PathVariable UUID clientId, @RequestParam(required = false) @Nullable Integer bpm) {
+  PulseView pulse(UUID clientId, @Nullable Integer bpm) {
     PulseGuide g = guide(clientId);
     return new PulseView(g, bpm == null ? null : Problems.at("/bpm", () -> g.read(bpm)));
   }

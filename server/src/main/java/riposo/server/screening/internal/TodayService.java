@@ -1,6 +1,5 @@
 package riposo.server.screening.internal;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
@@ -13,14 +12,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
@@ -46,8 +39,7 @@ import riposo.server.screening.Readiness.ClientStanding;
 import riposo.server.screening.TodayChecks;
 
 /** Today's check: what to ask, what it comes to, kept whatever the answer. */
-@RestController
-@RequestMapping(value = "/api/clients/{clientId}/today-checks", produces = "application/json")
+@Service
 @Transactional
 class TodayService implements TodayChecks {
   private static final String DECIMAL = "\\d{1,3}([.,]\\d{1,2})?";
@@ -104,9 +96,8 @@ class TodayService implements TodayChecks {
   }
 
   /** What the client's conditions ask for today. */
-  @GetMapping("/needs")
   @Transactional(readOnly = true)
-  Needs needs(@PathVariable UUID clientId) {
+  Needs needs(UUID clientId) {
     Clients.Client c = clients.require(clientId);
     ClientStanding s = standing.of(clientId);
     Caps caps = days.of(clientId, studios.today()).caps();
@@ -129,8 +120,7 @@ class TodayService implements TodayChecks {
   }
 
   /** What the answers so far come to; nothing is stored. */
-  @PostMapping("/preview")
-  CheckView preview(@PathVariable UUID clientId, @Valid @RequestBody CheckForm f) {
+  CheckView preview(UUID clientId, CheckForm f) {
     Given given = given(f);
     Result alone = TodayCheck.assess(needs(clientId), given);
     Result r =
@@ -162,12 +152,11 @@ class TodayService implements TodayChecks {
   }
 
   /** Judges and keeps a check, whatever it comes to. */
-  @PostMapping
-  ResponseEntity<CheckView> keep(@PathVariable UUID clientId, @Valid @RequestBody CheckForm f) {
+  CheckView keep(UUID clientId, CheckForm f) {
     clients.requireActive(clientId);
     CheckRow row = store(clientId, given(f));
     Result r = onTheDay(row);
-    return ResponseEntity.status(201).body(new CheckView(row.id, r, words(r)));
+    return new CheckView(row.id, r, words(r));
   }
 
   @Override
@@ -325,9 +314,7 @@ class TodayService implements TodayChecks {
           String reason) {}
 
   /** Withdraws a check as a mistaken tap, with a reason and on its own day; both are kept. */
-  @PostMapping("/{id}/withdrawal")
-  List<Checked> withdraw(
-      @PathVariable UUID clientId, @PathVariable UUID id, @Valid @RequestBody Mistake body) {
+  List<Checked> withdraw(UUID clientId, UUID id, Mistake body) {
     clients.require(clientId);
     CheckRow row = checks.require(id, "check");
     if (!row.clientId.equals(clientId)) {
@@ -349,9 +336,8 @@ class TodayService implements TodayChecks {
   }
 
   @Override
-  @GetMapping
   @Transactional(readOnly = true)
-  public List<Checked> of(@PathVariable UUID clientId) {
+  public List<Checked> of(UUID clientId) {
     clients.require(clientId);
     return checks.findByClientIdOrderByCreatedAtDesc(clientId).stream().map(this::checked).toList();
   }

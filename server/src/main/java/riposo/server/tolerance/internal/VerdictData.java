@@ -1,6 +1,5 @@
 package riposo.server.tolerance.internal;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -34,12 +33,6 @@ class VerdictData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<UUID> gone = new ArrayList<>();
-    for (VerdictRow r : store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
-      gone.add(r.id);
-      store.delete(r);
-    }
-    store.flush();
-    return gone;
+    return store.erase(store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId));
   }
 }

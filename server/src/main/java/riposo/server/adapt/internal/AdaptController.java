@@ -1,0 +1,60 @@
+package riposo.server.adapt.internal;
+
+import jakarta.validation.Valid;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.server.adapt.AdaptedPlans;
+
+/** The adapt desk: adapted plans, stairs, and the professional's own choices. */
+@RestController
+@RequestMapping(value = "/api/clients/{clientId}/adapted/{planId}", produces = "application/json")
+class AdaptController {
+  private final AdaptService service;
+
+  AdaptController(AdaptService service) {
+    this.service = service;
+  }
+
+  @GetMapping
+  AdaptedPlans.AdaptedView today(
+      @PathVariable UUID clientId,
+      @PathVariable UUID planId,
+      @RequestParam(required = false) @Nullable LocalDate date) {
+    return service.today(clientId, planId, date);
+  }
+
+  /** The stair of the family that the slot stands in now. */
+  @GetMapping("/slots/{key}/stair")
+  AdaptService.Stair stair(
+      @PathVariable UUID clientId,
+      @PathVariable UUID planId,
+      @PathVariable String key,
+      @RequestParam(required = false) @Nullable String family) {
+    return service.stair(clientId, planId, key, family);
+  }
+
+  /** Pins a choice. A FIRM limit is never passed; an ADVISED one only with a reason on record. */
+  @PutMapping("/slots/{key}/choice")
+  AdaptedPlans.AdaptedView choose(
+      @PathVariable UUID clientId,
+      @PathVariable UUID planId,
+      @PathVariable String key,
+      @Valid @RequestBody AdaptService.Choose body) {
+    return service.choose(clientId, planId, key, body);
+  }
+
+  @DeleteMapping("/slots/{key}/choice")
+  AdaptedPlans.AdaptedView release(
+      @PathVariable UUID clientId, @PathVariable UUID planId, @PathVariable String key) {
+    return service.release(clientId, planId, key);
+  }
+}

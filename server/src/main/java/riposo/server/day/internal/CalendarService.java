@@ -1,0 +1,114 @@
+package riposo.server.day.internal;
+
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.UUID;
+import net.fortuna.ical4j.data.CalendarOutputter;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.component.VEvent;
+import net.fortuna.ical4j.model.property.Location;
+import net.fortuna.ical4j.model.property.ProdId;
+import net.fortuna.ical4j.model.property.Uid;
+import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
+import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import riposo.server.adapt.AdaptedPlans;
+import riposo.server.client.Clients;
+import riposo.server.group.Groups;
+import riposo.server.platform.Download;
+import riposo.server.platform.Studios;
+
+/**
+ * Sessions as a calendar file (RFC 5545). Names only: no health fact leaves the studio in a
+ * calendar.
+ */
+@Service
+@Transactional
+class CalendarService {
+  /** How far ahead groups that meet every week are written out. */
+  private static final int DAYS = 28;
+
+  private final AppointmentStore store;
+  private final Clients clients;
+  private final AdaptedPlans adapted;
+  private final Groups groups;
+  private final Studios studios;
+
+  CalendarService(
+      AppointmentStore store,
+      Clients clients,
+      AdaptedPlans adapted,
+      Groups groups,
+      Studios studios) {
+    this.store = store;
+    this.clients = clients;
+    this.adapted = adapted;
+    this.groups = groups;
+    this.studios = studios;
+  }
+
+  /** Sessions from today on, of everybody or of one client; groups four weeks ahead. */
+  @Transactional(readOnly = true)
+  Download<String> calendar(@Nullable UUID clientId) {
+    ZoneId zone = ZoneId.of(studios.current().zone());
+    LocalDate today = studios.today();
+    Calendar cal = new Calendar();
+    cal.add(new ProdId("-//Riposo//Sessions//EN"));
+    cal.add(ImmutableVersion.VERSION_2_0);
+    cal.add(ImmutableCalScale.GREGORIAN);
+    if (clientId != null) {
+      clients.require(clientId);
+    }
+    for (AppointmentRow a : clientId == null ? store.findAll() : store.findByClientId(clientId)) {
+      Clients.Client c = clients.require(a.clientId);
+      if (a.onDate.isBefore(today) || c.archivedOn() != null) {
+        continue;
+      }
+      AdaptedPlans.AdaptedView v = adapted.view(a.clientId, a.planId, a.onDate);
+      ZonedDateTime at = a.onDate.atTime(a.atTime).atZone(zone);
+      cal.add(
+          event(
+              at,
+              Math.max(600, v.timeline().total()),
+              c.name() + ", " + v.planName(),
+              a.id + "@riposo",
+              studios.current().name()));
+    }
+    if (clientId == null) {
+      for (int i = 0; i < DAYS; i++) {
+        LocalDate day = today.plusDays(i);
+        for (Groups.Due g : groups.meetings(day)) {
+          cal.add(
+              event(
+                  day.atTime(g.time()).atZone(zone),
+                  Math.max(600, g.seconds()),
+                  g.name() + ", " + g.plan(),
+                  g.id() + "-" + day + "@riposo",
+                  studios.current().name()));
+        }
+      }
+    }
+    StringWriter out = new StringWriter();
+    try {
+      new CalendarOutputter(false).output(cal, out);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return new Download<>("sessions.ics", out.toString());
+  }
+
+  private VEvent event(ZonedDateTime at, int seconds, String what, String uid, String where) {
+    // In UTC, so that no calendar has to know the studio's zone.
+    VEvent e = new VEvent(at.toInstant(), Duration.ofSeconds((seconds + 59) / 60 * 60L), what);
+    e.add(new Uid(uid));
+    e.add(new Location(where));
+    return e;
+  }
+}

@@ -1,0 +1,45 @@
+package riposo.server.day.internal;
+
+import jakarta.validation.Valid;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import riposo.server.run.Runs;
+
+/** The day sheet: today's sessions and what waits. */
+@RestController
+@RequestMapping(value = "/api", produces = "application/json")
+class DayController {
+  private final DayService service;
+  private final Runs runs;
+
+  DayController(DayService service, Runs runs) {
+    this.service = service;
+    this.runs = runs;
+  }
+
+  /** The sheet; what was left open is ended before it is read. */
+  @GetMapping("/day")
+  DayService.DayView sheet() {
+    runs.endLeftOpen();
+    return service.day();
+  }
+
+  @PostMapping("/appointments")
+  @ResponseStatus(HttpStatus.CREATED)
+  DayService.DayView create(@Valid @RequestBody DayService.AppointmentForm f) {
+    return service.create(f);
+  }
+
+  @DeleteMapping("/appointments/{id}")
+  DayService.DayView remove(@PathVariable UUID id) {
+    return service.remove(id);
+  }
+}

@@ -1,0 +1,79 @@
+package riposo.server.tolerance.internal;
+
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import riposo.core.tolerance.Verdict;
+import riposo.server.client.Clients;
+import riposo.server.platform.Versions;
+
+/** Verdicts per family, decided by the professional, and what stands after. */
+@Service
+@Transactional
+class DecisionService {
+  /** A recorded word that ends a stop and refer: a clinician's, or one's own for a false alarm. */
+  record EndForm(
+      @NotBlank(message = "Say whose word it is.")
+          @Size(max = 160, message = "At most 160 characters.")
+          String by,
+      @NotNull(message = "Give the date of the word.") LocalDate on,
+      @NotBlank(message = "Say what was cleared.")
+          @Size(max = 400, message = "At most 400 characters.")
+          String reason) {}
+
+  /** Accept the verdict, or decide otherwise with a reason. */
+  record VerdictDecision(
+      @NotNull(message = "Choose a verdict.") Verdict verdict,
+      @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
+
+  private final ToleranceService service;
+  private final ToleranceViews views;
+  private final Clients clients;
+
+  DecisionService(ToleranceService service, ToleranceViews views, Clients clients) {
+    this.service = service;
+    this.views = views;
+    this.clients = clients;
+  }
+
+  @Transactional(readOnly = true)
+  ToleranceViews.ToleranceView show(UUID clientId) {
+    return views.view(clientId);
+  }
+
+  /** Decides a verdict. Step up is refused while limits, kit or the client's flag rule it out. */
+  ToleranceViews.ToleranceView decide(UUID id, long version, VerdictDecision body) {
+    VerdictRow row = current(id, version, body);
+    String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason().trim();
+    service.decide(row, body.verdict(), reason);
+    return views.view(row.clientId);
+  }
+
+  /**
+   * Ends a stop and refer by a recorded word. The family opens again a step below where it was
+   * stopped.
+   */
+  ToleranceViews.ToleranceView end(UUID id, long version, EndForm body) {
+    VerdictRow row = current(id, version, body);
+    service.end(row, body.by(), body.on(), body.reason());
+    return views.view(row.clientId);
+  }
+
+  private VerdictRow current(UUID id, long version, Object yours) {
+    VerdictRow row = service.require(id);
+    Versions.same(row, version, () -> views.view(row), yours);
+    return row;
+  }
+
+  /** Accepts all that waits; what a recorded word must end stays. */
+  ToleranceViews.ToleranceView accept(UUID clientId) {
+    clients.require(clientId);
+    service.acceptAll(clientId);
+    return views.view(clientId);
+  }
+}
