@@ -117,7 +117,7 @@ public final class Adapter {
   }
 
   /** Every movement that may stand in for a target in its nearest permitted form, nearest first. */
-  List<Alternative> options(String targetId, Situation situation) {
+  public List<Alternative> options(String targetId, Situation situation) {
     List<Fit> fits = new ArrayList<>();
     for (StandIn c : standIns(targetId)) {
       if (above(c.movement(), situation) == null && !lacks(c.movement(), situation)) {

@@ -116,14 +116,14 @@ final class Draft {
                 : j);
   }
 
-  /**
-   * Cuts every cuttable joint range to that percentage of itself, rounded down to whole degrees.
-   */
+  /** Cuts every cuttable joint range to that percentage of itself, rounded up to whole degrees. */
   void cutRange(int percent, Set<JointMotion> ranged) {
     joints.replaceAll(
         j ->
             ranged.contains(j.motion())
-                ? new JointDemand(j.motion(), j.degrees() * percent / 100, j.loading(), j.part())
+                // up, so that what is asked is never said to be less than it is
+                ? new JointDemand(
+                    j.motion(), (j.degrees() * percent + 99) / 100, j.loading(), j.part())
                 : j);
   }
 

@@ -108,7 +108,7 @@ public final class Variant {
       int asked = demand[cell];
       int cap = caps.cap(cell);
       if (asked > cap) {
-        // floor, then the cut itself floors again: never above the cap
+        // down here, and what the cut asks is rounded up: it still never passes the whole cap
         percent = Math.min(percent, cap * 100 / asked);
       }
     }

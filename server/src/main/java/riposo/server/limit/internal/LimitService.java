@@ -17,6 +17,7 @@ import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
+import riposo.core.limit.Replacement;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.wording.Wording;
@@ -24,6 +25,7 @@ import riposo.server.client.Attachments;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
+import riposo.server.platform.Owned;
 import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
@@ -240,9 +242,7 @@ class LimitService implements Limits, Clients.SitterSource {
 
   @Override
   public UUID add(UUID clientId, NewLimit n) {
-    if (!Axis.exists(n.axisId())) {
-      throw Problems.field("/axisId", "There is no such demand axis: " + n.axisId() + ".");
-    }
+    checked(n);
     LimitRow row = new LimitRow();
     row.createdAt = studios.now();
     row.clientId = clients.requireActive(clientId).id();
@@ -261,11 +261,6 @@ class LimitService implements Limits, Clients.SitterSource {
     Attachments.Attachment file = attachments.of(clientId, n.attachmentId());
     row.attachmentId = file == null ? null : file.id();
     row.clearanceId = n.clearanceId();
-    if (n.until() != null && n.until().isBefore(n.from())) {
-      throw Problems.field(
-          "/until", "The last day " + n.until() + " lies before the first day " + n.from() + ".");
-    }
-    Problems.at("/cap", row::toCore);
     store.saveAndFlush(row);
     audit.changed(
         "set",
@@ -274,6 +269,30 @@ class LimitService implements Limits, Clients.SitterSource {
         words(row) + " (" + row.source + ", " + row.strength + ")",
         clientId);
     return row.id;
+  }
+
+  /** What was asked for as a limit; a 422 problem at the field that cannot be right. */
+  private static Limit checked(NewLimit n) {
+    if (!Axis.exists(n.axisId())) {
+      throw Problems.field("/axisId", "There is no such demand axis: " + n.axisId() + ".");
+    }
+    if (n.until() != null && n.until().isBefore(n.from())) {
+      throw Problems.field(
+          "/until", "The last day " + n.until() + " lies before the first day " + n.from() + ".");
+    }
+    return Problems.at(
+        "/cap",
+        () ->
+            new Limit(
+                Owned.newId(),
+                n.axisId(),
+                n.side(),
+                n.cap(),
+                n.strength(),
+                n.source(),
+                n.from(),
+                n.until(),
+                null));
   }
 
   @Transactional(readOnly = true)
@@ -320,25 +339,20 @@ class LimitService implements Limits, Clients.SitterSource {
   /** Replaces a limit. A FIRM one may be made tighter here; only a clearance loosens it. */
   LimitView change(UUID id, long version, LimitForm f) {
     LimitRow old = current(id, version, f);
-    if (old.strength == Strength.FIRM) {
-      boolean tighter =
-          f.strength() == Strength.FIRM
-              && f.axisId().equals(old.axis)
-              && (f.side() == old.side || f.side() == Side.BOTH)
-              && f.cap() <= old.cap
-              && !f.from().isAfter(old.from.isAfter(studios.today()) ? old.from : studios.today());
-      if (!tighter) {
-        throw firm();
+    NewLimit wanted = newLimit(f);
+    boolean said = f.why() != null && !f.why().isBlank();
+    switch (Replacement.of(old.toCore(), checked(wanted), studios.today())) {
+      case CLEARANCE_WANTED -> throw firm();
+      case REASON_WANTED -> {
+        if (!said) {
+          throw Problems.field("/why", "This makes the limit looser: say why; the reason is kept.");
+        }
       }
+      case FREE -> {}
     }
-    if (old.strength == Strength.ADVISED
-        && looser(old, f)
-        && (f.why() == null || f.why().isBlank())) {
-      throw Problems.field("/why", "This makes the limit looser: say why; the reason is kept.");
-    }
-    UUID fresh = add(old.clientId, newLimit(f));
+    UUID fresh = add(old.clientId, wanted);
     LimitRow row = store.require(fresh, "limit");
-    if (f.why() == null || f.why().isBlank()) {
+    if (!said) {
       row.why = old.why; // nothing new was said: the reason stays
     }
     row.replaces = old.id;
@@ -353,15 +367,6 @@ class LimitService implements Limits, Clients.SitterSource {
     }
     lift(row, body.reason());
     return view(row, studios.today());
-  }
-
-  private static boolean looser(LimitRow old, LimitForm f) {
-    boolean ends = f.until() != null && (old.until == null || f.until().isBefore(old.until));
-    return !f.axisId().equals(old.axis)
-        || f.side() != old.side && f.side() != Side.BOTH
-        || f.cap() > old.cap
-        || f.from().isAfter(old.from)
-        || ends;
   }
 
   @Override

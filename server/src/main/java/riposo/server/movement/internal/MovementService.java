@@ -4,23 +4,19 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.limit.Axis;
-import riposo.core.limit.JointMotion;
 import riposo.core.limit.Side;
+import riposo.core.movement.Ask;
 import riposo.core.movement.Catalogue;
-import riposo.core.movement.Demands;
 import riposo.core.movement.Family;
 import riposo.core.movement.Kit;
-import riposo.core.movement.LoadKind;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
-import riposo.core.movement.Position;
 import riposo.core.movement.Soundness;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Region;
@@ -220,7 +216,7 @@ class MovementService {
         m.tempo().toString(),
         m.demands().effort(),
         m.kit().stream().map(MovementService::anyOf).toList(),
-        demandGroups(m),
+        Ask.of(m).stream().map(a -> a.words).toList(),
         m.share(),
         m.loadKind().name().toLowerCase(Locale.ROOT),
         movements.shipped().find(m.id()).isEmpty(),
@@ -229,51 +225,5 @@ class MovementService {
 
   private static String anyOf(Set<Kit> any) {
     return any.stream().sorted().map(k -> k.words).collect(Collectors.joining(" or "));
-  }
-
-  /**
-   * What it asks of the body in words to find it by: "no kneeling" is found by what is not here.
-   */
-  private static List<String> demandGroups(Movement m) {
-    Demands d = m.demands();
-    Map<JointMotion, Integer> most =
-        d.joints().stream().collect(Collectors.toMap(j -> j.motion(), j -> j.degrees(), Math::max));
-    List<String> all = new ArrayList<>();
-    add(all, m.position().onFloor(), "floor");
-    add(
-        all,
-        m.position() == Position.ALL_FOURS
-            || m.position() == Position.KNEELING
-            || m.position() == Position.HALF_KNEELING,
-        "kneeling");
-    add(all, m.position().height >= 3, "standing");
-    add(all, m.position() == Position.SUPINE, "lying flat");
-    add(all, d.grip() > 0, "grip");
-    add(all, d.impact() > 0, "impact");
-    add(
-        all,
-        d.overhead() || most.getOrDefault(JointMotion.SHOULDER_ELEVATION, 0) >= 120,
-        "overhead");
-    add(all, d.balance() >= 2, "balance");
-    add(all, d.holdSeconds() > 0, "hold");
-    add(all, m.loadKind() == LoadKind.DUMBBELL || m.loadKind() == LoadKind.BAND, "weight");
-    add(all, d.bearing().stream().anyMatch(b -> b.arm()), "weight on the arms");
-    add(all, d.acts().contains(riposo.core.limit.Act.LEG_WORK), "leg work");
-    add(all, d.pressure() >= 2, "trunk pressure");
-    add(all, d.spine().stream().anyMatch(s -> s.motion().equals("rotation")), "turning");
-    add(
-        all,
-        d.spine().stream().anyMatch(s -> s.motion().equals("flexion"))
-            || d.acts().contains(riposo.core.limit.Act.BENT_OVER_FREE),
-        "bending");
-    add(all, most.getOrDefault(JointMotion.KNEE_FLEXION, 0) > 60, "deep knee bend");
-    add(all, most.getOrDefault(JointMotion.WRIST_EXTENSION, 0) > 30, "bent wrist");
-    return all;
-  }
-
-  private static void add(List<String> all, boolean has, String words) {
-    if (has) {
-      all.add(words);
-    }
   }
 }

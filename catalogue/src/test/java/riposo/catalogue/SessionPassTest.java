@@ -1,4 +1,4 @@
-package riposo.core.adapt;
+package riposo.catalogue;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -13,7 +13,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
-import riposo.catalogue.CatalogueReader;
+import riposo.core.adapt.*;
 import riposo.core.dose.Weight;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
@@ -257,51 +257,50 @@ class SessionPassTest {
       Random r = new Random(seed);
       List<Limit> limits = some(r);
       Situation s = situation(limits);
-      List<SessionPass.Entry> run = new ArrayList<>();
-      Set<String> asked = new HashSet<>();
-      while (run.size() < 3 + seed % 2) {
+      List<String> asked = new ArrayList<>();
+      while (asked.size() < 3 + seed % 2) {
         Movement m = floor.get(r.nextInt(floor.size()));
-        if (asked.add(m.id())) {
-          SlotResult own = ADAPTER.resolve(m.id(), s);
-          run.add(new SessionPass.Entry("k" + run.size(), m.id(), own, false, true, null, s));
+        if (!asked.contains(m.id())) {
+          asked.add(m.id());
         }
       }
-      Map<String, Turn> turns = SessionPass.of(ADAPTER, run);
-      List<Alternative> done = new ArrayList<>();
-      for (SessionPass.Entry e : run) {
-        Turn t = turns.get(e.key());
-        done.add(
-            t == null
-                ? new Alternative(e.result().parts(), e.result().cost())
-                : new Alternative(t.parts(), t.cost()));
-      }
-      if (turns.values().stream().noneMatch(t -> t.kind() == Turn.Kind.TOGETHER)) {
+      List<AdaptedSlot> done = adapt(limits, Map.of(), asked.toArray(String[]::new)).slots();
+      if (done.stream().noneMatch(a -> a.turn() != null && a.turn().kind() == Turn.Kind.TOGETHER)) {
         continue;
       }
       searched++;
-      assertThat(way(done)).as("seed %d", seed).isEqualTo(best(run, turns, s));
+      List<Alternative> chosen =
+          done.stream()
+              .map(
+                  a ->
+                      new Alternative(
+                          a.result().parts(),
+                          a.turn() == null ? a.result().cost() : a.turn().cost()))
+              .toList();
+      assertThat(way(chosen)).as("seed %d", seed).isEqualTo(best(done, s));
     }
     assertThat(searched).isGreaterThan(20);
   }
 
-  private static Way best(List<SessionPass.Entry> run, Map<String, Turn> turns, Situation s) {
+  private static Way best(List<AdaptedSlot> run, Situation s) {
     List<List<Alternative>> options = new ArrayList<>();
-    for (SessionPass.Entry e : run) {
-      Alternative own = new Alternative(e.result().parts(), e.result().cost());
-      Turn t = turns.get(e.key());
-      if (t != null && t.kind() == Turn.Kind.VARIED) {
-        own = new Alternative(t.parts(), t.cost());
-      }
+    for (AdaptedSlot a : run) {
+      SlotResult alone = ADAPTER.resolve(a.askedId(), s);
+      Turn t = a.turn();
+      Alternative own =
+          t != null && t.kind() == Turn.Kind.VARIED
+              ? new Alternative(t.parts(), t.cost())
+              : new Alternative(alone.parts(), alone.cost());
       List<Alternative> mine = new ArrayList<>(List.of(own));
-      if (!e.result().asAsked() && !e.result().allRest()) {
+      if (!alone.asAsked() && !alone.allRest()) {
         List<Performed> have = own.parts();
         List<Alternative> others =
-            ADAPTER.options(e.askedId(), s).stream().filter(a -> !a.parts().equals(have)).toList();
+            ADAPTER.options(a.askedId(), s).stream().filter(o -> !o.parts().equals(have)).toList();
         mine.addAll(others.stream().limit(5).toList());
         boolean down = floor(have);
-        if (mine.stream().noneMatch(a -> floor(a.parts()) != down)) {
+        if (mine.stream().noneMatch(o -> floor(o.parts()) != down)) {
           mine.subList(Math.min(mine.size(), 5), mine.size()).clear();
-          others.stream().filter(a -> floor(a.parts()) != down).findFirst().ifPresent(mine::add);
+          others.stream().filter(o -> floor(o.parts()) != down).findFirst().ifPresent(mine::add);
         }
       }
       options.add(mine);

@@ -1,4 +1,4 @@
-package riposo.core.group;
+package riposo.catalogue;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -10,7 +10,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import riposo.catalogue.CatalogueReader;
+import riposo.core.group.*;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
