@@ -183,4 +183,22 @@ class StartGateTest {
     Instant heard = Instant.parse("2026-11-26T08:00:00Z");
     assertThat(StartGate.leftOpen(heard, heard.plus(Duration.ofMinutes(minutes)))).isEqualTo(left);
   }
+
+  @Test
+  void theCodesOfTheApiStay() {
+    assertThat(StartGate.Bar.values())
+        .extracting(b -> b.code)
+        .containsExactly(
+            "not-screened",
+            "clearance-only",
+            "stopped-today",
+            "undecided",
+            "ask-first",
+            "run-open",
+            "not-today",
+            "no-clock",
+            "firm-limit",
+            "firm-limit",
+            "reason-wanted");
+  }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -92,5 +93,20 @@ class CheckGateTest {
   @AfterAll
   static void everyBarIsMet() {
     assertThat(MET).containsExactlyInAnyOrder(CheckGate.Bar.values());
+  }
+
+  @Test
+  void theCodesOfTheApiStay() {
+    assertThat(CheckGate.Bar.values())
+        .extracting(b -> b.code)
+        .containsExactly(
+            "check-wanted",
+            "newer-check",
+            "old-check",
+            "urgent",
+            "reading-wanted",
+            "not-today",
+            "wait-after-low",
+            "check-again");
   }
 }

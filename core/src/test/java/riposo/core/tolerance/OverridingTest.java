@@ -98,4 +98,12 @@ class OverridingTest {
         .forEach(b -> met.add((Overriding.Bar) b));
     assertThat(met).containsExactlyInAnyOrder(Overriding.Bar.values());
   }
+
+  @Test
+  void theCodesOfTheApiStay() {
+    assertThat(Overriding.Bar.values())
+        .extracting(b -> b.code)
+        .containsExactly(
+            "stop-stays", "no-progression", "ask-open", "limit-in-the-way", "no-step-left");
+  }
 }
