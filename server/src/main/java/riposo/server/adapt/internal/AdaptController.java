@@ -19,8 +19,10 @@ import riposo.server.adapt.AdaptedPlans;
 @RequestMapping(value = "/api/clients/{clientId}/adapted/{planId}", produces = "application/json")
 class AdaptController {
   private final AdaptService service;
+  private final StairService stairs;
 
-  AdaptController(AdaptService service) {
+  AdaptController(AdaptService service, StairService stairs) {
+    this.stairs = stairs;
     this.service = service;
   }
 
@@ -34,12 +36,12 @@ class AdaptController {
 
   /** The stair of the family that the slot stands in now. */
   @GetMapping("/slots/{key}/stair")
-  AdaptService.Stair stair(
+  StairService.Stair stair(
       @PathVariable UUID clientId,
       @PathVariable UUID planId,
       @PathVariable String key,
       @RequestParam(required = false) @Nullable String family) {
-    return service.stair(clientId, planId, key, family);
+    return stairs.stair(clientId, planId, key, family);
   }
 
   /** Pins a choice. A FIRM limit is never passed; an ADVISED one only with a reason on record. */
@@ -48,13 +50,13 @@ class AdaptController {
       @PathVariable UUID clientId,
       @PathVariable UUID planId,
       @PathVariable String key,
-      @Valid @RequestBody AdaptService.Choose body) {
-    return service.choose(clientId, planId, key, body);
+      @Valid @RequestBody StairService.Choose body) {
+    return stairs.choose(clientId, planId, key, body);
   }
 
   @DeleteMapping("/slots/{key}/choice")
   AdaptedPlans.AdaptedView release(
       @PathVariable UUID clientId, @PathVariable UUID planId, @PathVariable String key) {
-    return service.release(clientId, planId, key);
+    return stairs.release(clientId, planId, key);
   }
 }

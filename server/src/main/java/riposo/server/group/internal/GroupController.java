@@ -22,8 +22,10 @@ import riposo.server.platform.IfMatch;
 @RequestMapping(value = "/api/groups", produces = "application/json")
 class GroupController {
   private final GroupService service;
+  private final MeetingService meetings;
 
-  GroupController(GroupService service) {
+  GroupController(GroupService service, MeetingService meetings) {
+    this.meetings = meetings;
     this.service = service;
   }
 
@@ -62,7 +64,7 @@ class GroupController {
   @GetMapping("/{id}/sheet")
   GroupSheet sheet(
       @PathVariable UUID id, @RequestParam(required = false) @Nullable LocalDate date) {
-    return service.sheet(id, date);
+    return meetings.sheet(id, date);
   }
 
   /** Somebody comes; the others keep their lanes where that is possible. */
@@ -70,8 +72,8 @@ class GroupController {
   GroupSheet dropIn(
       @PathVariable UUID id,
       @PathVariable LocalDate date,
-      @Valid @RequestBody GroupService.Who who) {
-    return service.dropIn(id, date, who);
+      @Valid @RequestBody MeetingService.Who who) {
+    return meetings.dropIn(id, date, who);
   }
 
   /** Somebody stays away today, or comes after all. */
@@ -79,8 +81,8 @@ class GroupController {
   GroupSheet away(
       @PathVariable UUID id,
       @PathVariable LocalDate date,
-      @Valid @RequestBody GroupService.Away body) {
-    return service.away(id, date, body);
+      @Valid @RequestBody MeetingService.Away body) {
+    return meetings.away(id, date, body);
   }
 
   /** Puts somebody in a lane; every slot is checked again. */
@@ -88,13 +90,13 @@ class GroupController {
   GroupSheet move(
       @PathVariable UUID id,
       @PathVariable LocalDate date,
-      @Valid @RequestBody GroupService.Move body) {
-    return service.move(id, date, body);
+      @Valid @RequestBody MeetingService.Move body) {
+    return meetings.move(id, date, body);
   }
 
   /** Forgets lanes kept and moves made: the search decides anew. */
   @PostMapping("/{id}/meetings/{date}/anew")
   GroupSheet anew(@PathVariable UUID id, @PathVariable LocalDate date) {
-    return service.anew(id, date);
+    return meetings.anew(id, date);
   }
 }

@@ -17,10 +17,10 @@ import riposo.server.platform.Pdf;
 @Service
 @Transactional
 class GroupPrint {
-  private final GroupService groups;
+  private final MeetingService groups;
   private final Pdf pdf;
 
-  GroupPrint(GroupService groups, Pdf pdf) {
+  GroupPrint(MeetingService groups, Pdf pdf) {
     this.groups = groups;
     this.pdf = pdf;
   }

@@ -23,50 +23,52 @@ import riposo.server.platform.IfMatch;
 @RequestMapping(value = "/api", produces = "application/json")
 class LimitController {
   private final LimitService service;
+  private final LimitViews views;
 
-  LimitController(LimitService service) {
+  LimitController(LimitService service, LimitViews views) {
+    this.views = views;
     this.service = service;
   }
 
   /** The limits of any date combined: the lowest cap per axis and side, and which limit it is. */
   @GetMapping("/clients/{clientId}/limits/on")
-  LimitService.Combined on(
+  LimitViews.Combined on(
       @PathVariable UUID clientId, @RequestParam(required = false) @Nullable LocalDate date) {
-    return service.on(clientId, date);
+    return views.on(clientId, date);
   }
 
   @GetMapping("/axes")
-  List<LimitService.AxisView> axes() {
-    return service.axes();
+  List<LimitViews.AxisView> axes() {
+    return views.axes();
   }
 
   @GetMapping("/axes/words")
-  LimitService.LimitWords words(
+  LimitViews.LimitWords words(
       @RequestParam String axisId, @RequestParam Side side, @RequestParam int cap) {
-    return service.words(axisId, side, cap);
+    return views.words(axisId, side, cap);
   }
 
   @GetMapping("/clients/{clientId}/limits")
-  List<LimitService.LimitView> list(@PathVariable UUID clientId) {
-    return service.list(clientId);
+  List<LimitViews.LimitView> list(@PathVariable UUID clientId) {
+    return views.list(clientId);
   }
 
   @PostMapping("/clients/{clientId}/limits")
   @ResponseStatus(HttpStatus.CREATED)
-  LimitService.LimitView create(
+  LimitViews.LimitView create(
       @PathVariable UUID clientId, @Valid @RequestBody LimitService.LimitForm f) {
     return service.create(clientId, f);
   }
 
   /** Replaces a limit. A FIRM one may be made tighter here; only a clearance loosens it. */
   @PutMapping("/limits/{id}")
-  LimitService.LimitView change(
+  LimitViews.LimitView change(
       @PathVariable UUID id, @IfMatch long version, @Valid @RequestBody LimitService.LimitForm f) {
     return service.change(id, version, f);
   }
 
   @PostMapping("/limits/{id}/lift")
-  LimitService.LimitView lift(
+  LimitViews.LimitView lift(
       @PathVariable UUID id, @IfMatch long version, @Valid @RequestBody LimitService.Lift body) {
     return service.lift(id, version, body);
   }

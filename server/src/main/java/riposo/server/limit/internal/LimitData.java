@@ -15,9 +15,9 @@ class LimitData implements ClientData {
   private final LimitStore store;
   private final FloorWayStore ways;
   private final FloorWishStore wishes;
-  private final LimitService service;
+  private final LimitViews service;
 
-  LimitData(LimitStore store, FloorWayStore ways, FloorWishStore wishes, LimitService service) {
+  LimitData(LimitStore store, FloorWayStore ways, FloorWishStore wishes, LimitViews service) {
     this.store = store;
     this.wishes = wishes;
     this.ways = ways;
@@ -25,7 +25,7 @@ class LimitData implements ClientData {
   }
 
   /** All there is: limits, and the ways to the floor seen to go well. */
-  record Exported(List<LimitService.LimitView> limits, List<Way> floor, boolean onceUp) {}
+  record Exported(List<LimitViews.LimitView> limits, List<Way> floor, boolean onceUp) {}
 
   /** A way to the floor as it was recorded. */
   record Way(

@@ -4,10 +4,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.TreeMap;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -20,7 +17,6 @@ import riposo.core.limit.Limit;
 import riposo.core.limit.Replacement;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
-import riposo.core.wording.Wording;
 import riposo.server.client.Attachments;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
@@ -34,39 +30,6 @@ import riposo.server.platform.Versions;
 @Service
 @Transactional
 class LimitService implements Limits, Clients.SitterSource {
-  /** A limit as shown. */
-  record LimitView(
-      UUID id,
-      long version,
-      String axisId,
-      String axisWords,
-      String unit,
-      Side side,
-      int cap,
-      String words,
-      Strength strength,
-      String source,
-      @Nullable String why,
-      LocalDate from,
-      @Nullable LocalDate until,
-      @Nullable LocalDate review,
-      State state,
-      @Nullable LocalDate liftedFrom,
-      @Nullable String liftedReason,
-      @Nullable UUID replaces,
-      Attachments.@Nullable Attachment attachment) {}
-
-  /** Where a limit stands today. */
-  enum State {
-    ACTIVE,
-    REVIEW_DUE,
-    LATER,
-    ENDED,
-    LIFTED
-  }
-
-  /** An axis that a limit can be set on. */
-  record AxisView(String id, String words, String unit, boolean sided, int greatest) {}
 
   /** A limit as sent. */
   record LimitForm(
@@ -82,32 +45,13 @@ class LimitService implements Limits, Clients.SitterSource {
       @Nullable LocalDate review,
       @Nullable UUID attachmentId) {}
 
-  /** What one axis and side comes to on a date, and the limit that decides it. */
-  record CombinedRow(
-      String axisId,
-      String axisWords,
-      Side side,
-      int cap,
-      String words,
-      UUID limitId,
-      Strength strength,
-      String source,
-      @Nullable LocalDate until,
-      boolean reviewDue,
-      int looser) {}
-
-  /** A day on which the limits change, and how. */
-  record ChangeDay(LocalDate date, List<String> begins, List<String> ends) {}
-
-  /** All limits of a date combined, and the days before and after it on which they change. */
-  record Combined(LocalDate date, List<CombinedRow> rows, List<ChangeDay> changes) {}
-
   /** Lifting an ADVISED limit. */
   record Lift(
       @NotBlank(message = "Say why it is lifted.")
           @Size(max = 400, message = "At most 400 characters.")
           String reason) {}
 
+  private final LimitViews views;
   private final LimitStore store;
   private final Clients clients;
   private final Audit audit;
@@ -121,7 +65,9 @@ class LimitService implements Limits, Clients.SitterSource {
       Audit audit,
       Studios studios,
       Attachments attachments,
-      FloorService floor) {
+      FloorService floor,
+      LimitViews views) {
+    this.views = views;
     this.store = store;
     this.clients = clients;
     this.audit = audit;
@@ -143,96 +89,6 @@ class LimitService implements Limits, Clients.SitterSource {
         kneeCm,
         caps.cap(Axis.LOW_CHAIR, Side.BOTH) == 0,
         caps.cap(Axis.act(Act.BAND_LATEX), Side.BOTH) == 0);
-  }
-
-  /** The limits of any date combined: the lowest cap per axis and side, and which limit it is. */
-  @Transactional(readOnly = true)
-  Combined on(UUID clientId, @Nullable LocalDate date) {
-    clients.require(clientId);
-    LocalDate today = studios.today();
-    LocalDate day = date == null ? today : date;
-    if (day.isBefore(today.minusYears(5)) || day.isAfter(today.plusYears(5))) {
-      throw Problems.field(
-          "/date", "Limits are shown five years back and ahead; " + day + " is not.");
-    }
-    List<Limit> all = of(clientId);
-    Caps caps = Caps.on(day, all);
-    List<CombinedRow> rows = new ArrayList<>();
-    for (int cell = 0; cell < Axis.CELLS; cell++) {
-      if (Axis.ofCell(cell).isDerived()) {
-        continue; // follows from the others
-      }
-      List<Limit> behind = caps.cap(cell) == Integer.MAX_VALUE ? List.of() : caps.behind(cell);
-      if (behind.isEmpty()) {
-        continue;
-      }
-      Limit by = behind.get(0);
-      Axis axis = Axis.ofCell(cell);
-      Side side = Axis.sideOfCell(cell);
-      int last = rows.size() - 1;
-      if (side == Side.RIGHT
-          && last >= 0
-          && rows.get(last).axisId().equals(axis.id)
-          && rows.get(last).limitId().equals(by.id())) {
-        rows.set(last, row(axis, Side.BOTH, caps, by));
-      } else {
-        rows.add(row(axis, side, caps, by));
-      }
-    }
-    TreeMap<LocalDate, ChangeDay> changes = new TreeMap<>();
-    for (Limit l : all) {
-      String words = Wording.limit(l.axisId(), l.side(), l.cap());
-      mark(changes, l.from(), words, true, today);
-      LocalDate end =
-          l.liftedFrom() != null
-              ? l.liftedFrom()
-              : l.strength() == Strength.ADVISED && l.until() != null
-                  ? l.until().plusDays(1)
-                  : null;
-      if (end != null) {
-        mark(changes, end, words, false, today);
-      } else if (l.until() != null) {
-        // a firm limit never lapses: past its letter it waits for a review
-        mark(changes, l.until().plusDays(1), "review due, still on: " + words, true, today);
-      }
-    }
-    return new Combined(day, rows, List.copyOf(changes.values()));
-  }
-
-  private static void mark(
-      TreeMap<LocalDate, ChangeDay> changes,
-      LocalDate day,
-      String words,
-      boolean begins,
-      LocalDate today) {
-    if (day.isBefore(today.minusDays(60)) || day.isAfter(today.plusDays(400))) {
-      return;
-    }
-    ChangeDay c =
-        changes.computeIfAbsent(day, d -> new ChangeDay(d, new ArrayList<>(), new ArrayList<>()));
-    (begins ? c.begins() : c.ends()).add(words);
-  }
-
-  private static CombinedRow row(Axis axis, Side side, Caps caps, Limit by) {
-    Side one = side == Side.BOTH && axis.sided ? Side.LEFT : side;
-    int cap = caps.cap(axis.cell(one));
-    int looser =
-        (int)
-            caps.active().stream()
-                .filter(l -> l.axis() == axis && l.side().covers(one) && !l.id().equals(by.id()))
-                .count();
-    return new CombinedRow(
-        axis.id,
-        axis.words,
-        side,
-        cap,
-        Wording.limit(axis.id, side, cap),
-        by.id(),
-        by.strength(),
-        by.source(),
-        by.until(),
-        by.reviewDueOn(caps.day()),
-        looser);
   }
 
   @Override
@@ -266,7 +122,7 @@ class LimitService implements Limits, Clients.SitterSource {
         "set",
         "limit",
         row.id,
-        words(row) + " (" + row.source + ", " + row.strength + ")",
+        LimitViews.words(row) + " (" + row.source + ", " + row.strength + ")",
         clientId);
     return row.id;
   }
@@ -295,49 +151,13 @@ class LimitService implements Limits, Clients.SitterSource {
                 null));
   }
 
-  @Transactional(readOnly = true)
-  List<AxisView> axes() {
-    return Axis.all().stream()
-        .map(a -> new AxisView(a.id, a.words, a.unit.name(), a.sided, a.greatest))
-        .toList();
-  }
-
-  /** A limit in words, before it is set. */
-  record LimitWords(String words) {}
-
-  @Transactional(readOnly = true)
-  LimitWords words(String axisId, Side side, int cap) {
-    if (!Axis.exists(axisId)) {
-      throw Problems.field("/axisId", "There is no such demand axis: " + axisId + ".");
-    }
-    Axis axis = Axis.of(axisId);
-    if (cap < 0 || cap > axis.greatest) {
-      throw Problems.field(
-          "/cap", "It lies between 0 and " + Wording.amount(axis, axis.greatest) + ".");
-    }
-    return new LimitWords(Wording.limit(axisId, axis.sided ? side : Side.BOTH, cap));
-  }
-
-  @Transactional(readOnly = true)
-  List<LimitView> list(UUID clientId) {
-    clients.require(clientId);
-    LocalDate today = studios.today();
-    return store.findByClientId(clientId).stream()
-        .map(r -> view(r, today))
-        .sorted(
-            Comparator.comparing(LimitView::state)
-                .thenComparing(LimitView::strength)
-                .thenComparing(LimitView::words))
-        .toList();
-  }
-
-  LimitView create(UUID clientId, LimitForm f) {
+  LimitViews.LimitView create(UUID clientId, LimitForm f) {
     UUID id = add(clientId, newLimit(f));
-    return view(store.require(id, "limit"), studios.today());
+    return views.view(store.require(id, "limit"), studios.today());
   }
 
   /** Replaces a limit. A FIRM one may be made tighter here; only a clearance loosens it. */
-  LimitView change(UUID id, long version, LimitForm f) {
+  LimitViews.LimitView change(UUID id, long version, LimitForm f) {
     LimitRow old = current(id, version, f);
     NewLimit wanted = newLimit(f);
     boolean said = f.why() != null && !f.why().isBlank();
@@ -357,16 +177,16 @@ class LimitService implements Limits, Clients.SitterSource {
     }
     row.replaces = old.id;
     lift(old, "replaced");
-    return view(row, studios.today());
+    return views.view(row, studios.today());
   }
 
-  LimitView lift(UUID id, long version, Lift body) {
+  LimitViews.LimitView lift(UUID id, long version, Lift body) {
     LimitRow row = current(id, version, body);
     if (row.strength == Strength.FIRM) {
       throw firm();
     }
     lift(row, body.reason());
-    return view(row, studios.today());
+    return views.view(row, studios.today());
   }
 
   @Override
@@ -385,7 +205,7 @@ class LimitService implements Limits, Clients.SitterSource {
 
   private LimitRow current(UUID id, long version, Object sent) {
     LimitRow row = store.require(id, "limit");
-    Versions.same(row, version, () -> view(row, studios.today()), sent);
+    Versions.same(row, version, () -> views.view(row, studios.today()), sent);
     if (row.liftedFrom != null) {
       throw Problems.refused(
           "already-lifted", "This limit was lifted on " + row.liftedFrom + " already.");
@@ -402,7 +222,7 @@ class LimitService implements Limits, Clients.SitterSource {
     row.liftedFrom = studios.today();
     row.liftedReason = reason;
     store.saveAndFlush(row);
-    audit.changed("lifted", "limit", row.id, words(row) + ": " + reason, row.clientId);
+    audit.changed("lifted", "limit", row.id, LimitViews.words(row) + ": " + reason, row.clientId);
   }
 
   private static NewLimit newLimit(LimitForm f) {
@@ -418,42 +238,5 @@ class LimitService implements Limits, Clients.SitterSource {
         f.review(),
         f.attachmentId(),
         null);
-  }
-
-  private static String words(LimitRow r) {
-    return Wording.limit(r.axis, r.side, r.cap);
-  }
-
-  private LimitView view(LimitRow r, LocalDate today) {
-    Limit l = r.toCore();
-    Axis axis = l.axis();
-    State state =
-        r.liftedFrom != null && !today.isBefore(r.liftedFrom)
-            ? State.LIFTED
-            : l.reviewDueOn(today)
-                ? State.REVIEW_DUE
-                : l.activeOn(today)
-                    ? State.ACTIVE
-                    : today.isBefore(r.from) ? State.LATER : State.ENDED;
-    return new LimitView(
-        r.id,
-        r.version,
-        r.axis,
-        axis.words,
-        axis.unit.name(),
-        r.side,
-        r.cap,
-        words(r),
-        r.strength,
-        r.source,
-        r.why,
-        r.from,
-        r.until,
-        r.review,
-        state,
-        r.liftedFrom,
-        r.liftedReason,
-        r.replaces,
-        attachments.of(r.clientId, r.attachmentId));
   }
 }

@@ -21,8 +21,10 @@ import riposo.server.platform.IfMatch;
 @RequestMapping(value = "/api/plans", produces = "application/json")
 class PlanController {
   private final PlanService service;
+  private final PlanTrial trial;
 
-  PlanController(PlanService service) {
+  PlanController(PlanService service, PlanTrial trial) {
+    this.trial = trial;
     this.service = service;
   }
 
@@ -37,19 +39,19 @@ class PlanController {
   }
 
   @GetMapping("/formats")
-  List<PlanService.FormatView> formats() {
-    return service.formats();
+  List<PlanTrial.FormatView> formats() {
+    return trial.formats();
   }
 
   @PostMapping("/preview")
-  PlanService.Compiled preview(@Valid @RequestBody PlanService.PlanQuestion q) {
-    return service.preview(q);
+  PlanTrial.Compiled preview(@Valid @RequestBody PlanTrial.PlanQuestion q) {
+    return trial.preview(q);
   }
 
   /** The best order of a block by exact search; nothing is stored. */
   @PostMapping("/order")
-  PlanService.OrderView order(@Valid @RequestBody PlanService.OrderQuestion q) {
-    return service.order(q);
+  PlanTrial.OrderView order(@Valid @RequestBody PlanTrial.OrderQuestion q) {
+    return trial.order(q);
   }
 
   @PostMapping

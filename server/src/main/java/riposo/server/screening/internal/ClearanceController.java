@@ -24,8 +24,10 @@ import riposo.server.screening.Readiness.ClientStanding;
 @RequestMapping(value = "/api/clients/{clientId}", produces = "application/json")
 class ClearanceController {
   private final ClearanceService service;
+  private final LetterService letters;
 
-  ClearanceController(ClearanceService service) {
+  ClearanceController(ClearanceService service, LetterService letters) {
+    this.letters = letters;
     this.service = service;
   }
 
@@ -68,7 +70,7 @@ class ClearanceController {
 
   /** The words of a letter to doctor, midwife or physiotherapist. */
   @GetMapping("/letter")
-  ClearanceService.Letter letter(@PathVariable UUID clientId) {
-    return service.letter(clientId);
+  LetterService.Letter letter(@PathVariable UUID clientId) {
+    return letters.letter(clientId);
   }
 }

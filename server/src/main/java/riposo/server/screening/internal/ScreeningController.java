@@ -23,8 +23,10 @@ import riposo.server.platform.IfMatch;
 @RequestMapping(value = "/api", produces = "application/json")
 class ScreeningController {
   private final ScreeningService service;
+  private final ScreeningViews views;
 
-  ScreeningController(ScreeningService service) {
+  ScreeningController(ScreeningService service, ScreeningViews views) {
+    this.views = views;
     this.service = service;
   }
 
@@ -35,12 +37,12 @@ class ScreeningController {
 
   /** The outcome so far; nothing is stored. */
   @PostMapping("/screening/preview")
-  ScreeningService.Preview preview(@Valid @RequestBody ScreeningService.Answers body) {
+  ScreeningViews.Preview preview(@Valid @RequestBody ScreeningService.Answers body) {
     return service.preview(body);
   }
 
   @PostMapping("/clients/{clientId}/screenings")
-  ResponseEntity<ScreeningService.ScreeningView> take(
+  ResponseEntity<ScreeningViews.ScreeningView> take(
       @PathVariable UUID clientId, @Valid @RequestBody ScreeningService.Signed body) {
     ScreeningService.Taken taken = service.take(clientId, body);
     return ResponseEntity.status(taken.fresh() ? HttpStatus.CREATED : HttpStatus.OK)
@@ -49,13 +51,13 @@ class ScreeningController {
 
   /** The screening half done, or nothing yet. */
   @GetMapping("/clients/{clientId}/screening-draft")
-  ScreeningService.DraftView draft(@PathVariable UUID clientId) {
+  ScreeningViews.DraftView draft(@PathVariable UUID clientId) {
     return service.draft(clientId);
   }
 
   /** Keeps a screening half done; If-Match carries the version it was read with, none at first. */
   @PutMapping("/clients/{clientId}/screening-draft")
-  ScreeningService.DraftView keep(
+  ScreeningViews.DraftView keep(
       @PathVariable UUID clientId,
       @IfMatch @Nullable Long version,
       @Valid @RequestBody ScreeningService.Answers body) {
@@ -71,19 +73,19 @@ class ScreeningController {
 
   /** Accepts several proposals at once, each recorded on its own. */
   @PostMapping("/screenings/{id}/decisions/accept")
-  List<ScreeningService.ProposalView> accept(
+  List<ScreeningViews.ProposalView> accept(
       @PathVariable UUID id, @Valid @RequestBody ScreeningService.AcceptKeys body) {
     return service.accept(id, body);
   }
 
   @GetMapping("/clients/{clientId}/screenings")
-  List<ScreeningService.ScreeningView> list(@PathVariable UUID clientId) {
-    return service.list(clientId);
+  List<ScreeningViews.ScreeningView> list(@PathVariable UUID clientId) {
+    return views.list(clientId);
   }
 
   /** Accepts, changes or declines one proposal of a screening. */
   @PostMapping("/screenings/{id}/decisions")
-  ScreeningService.ProposalView decide(
+  ScreeningViews.ProposalView decide(
       @PathVariable UUID id, @Valid @RequestBody ScreeningService.ProposalDecision body) {
     return service.decide(id, body);
   }

@@ -18,6 +18,7 @@ class ScreeningData implements ClientData {
   private final ScreeningStores.Events events;
   private final ScreeningStores.Checks checks;
   private final ScreeningService taking;
+  private final ScreeningViews views;
   private final ClearanceService clearing;
   private final TodayService today;
 
@@ -29,6 +30,7 @@ class ScreeningData implements ClientData {
       ScreeningStores.Events events,
       ScreeningStores.Checks checks,
       ScreeningService taking,
+      ScreeningViews views,
       ClearanceService clearing,
       TodayService today) {
     this.screenings = screenings;
@@ -38,6 +40,7 @@ class ScreeningData implements ClientData {
     this.events = events;
     this.checks = checks;
     this.taking = taking;
+    this.views = views;
     this.clearing = clearing;
     this.today = today;
   }
@@ -55,7 +58,7 @@ class ScreeningData implements ClientData {
   @Override
   public Object export(UUID clientId) {
     Map<String, Object> all = new LinkedHashMap<>();
-    all.put("screenings", taking.list(clientId));
+    all.put("screenings", views.list(clientId));
     all.put("draft", taking.draft(clientId));
     all.put("clearances", clearing.list(clientId));
     all.put("happened", clearing.happened(clientId));

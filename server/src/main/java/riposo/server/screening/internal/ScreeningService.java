@@ -5,7 +5,6 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -15,13 +14,9 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import riposo.core.limit.Axis;
 import riposo.core.limit.Proposal;
 import riposo.core.limit.Strength;
 import riposo.core.screening.Assessment;
-import riposo.core.screening.CareNote;
-import riposo.core.screening.Finding;
-import riposo.core.screening.Outcome;
 import riposo.core.screening.Question;
 import riposo.core.screening.Screening;
 import riposo.core.screening.Signature;
@@ -33,14 +28,11 @@ import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
-import tools.jackson.core.type.TypeReference;
 
 /** Screenings, their drafts, and proposals decided one by one. */
 @Service
 @Transactional
 class ScreeningService {
-  private static final TypeReference<Map<String, String>> ANSWERS = new TypeReference<>() {};
-
   /** Answers so far, by question id. */
   record Answers(
       @NotNull @Size(max = 200, message = "At most 200 answers.")
@@ -59,47 +51,6 @@ class ScreeningService {
           String signedClient,
       @Nullable @Size(max = 120, message = "At most 120 characters.") String onBehalf) {}
 
-  /** A proposal with what was decided. */
-  record ProposalView(
-      String key,
-      String condition,
-      String axisId,
-      String words,
-      String unit,
-      int cap,
-      int greatest,
-      Strength strength,
-      String why,
-      String source,
-      LocalDate from,
-      @Nullable LocalDate until,
-      LocalDate review,
-      @Nullable String decision,
-      @Nullable String reason) {}
-
-  /** An assessment as shown while answering. */
-  record Preview(
-      Outcome standing,
-      Outcome today,
-      List<Finding> findings,
-      List<ProposalView> proposals,
-      List<CareNote> notes,
-      List<String> visible,
-      List<String> missing,
-      Map<String, String> errors,
-      @Nullable String gestation) {}
-
-  /** A saved screening. */
-  record ScreeningView(
-      UUID id,
-      int number,
-      LocalDate takenOn,
-      Map<String, String> answers,
-      Preview assessment,
-      String signedClient,
-      String signedProfessional,
-      List<String> changes) {}
-
   /** What to do with a proposed limit. */
   record ProposalDecision(
       @NotBlank String key,
@@ -111,13 +62,6 @@ class ScreeningService {
       @Nullable LocalDate until,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
 
-  /** A screening half done; version to send back with If-Match, null when there is none yet. */
-  record DraftView(
-      @Nullable Long version,
-      Map<String, String> answers,
-      @Nullable Instant changedAt,
-      @Nullable String changedBy) {}
-
   /** Proposals to accept in one go. */
   record AcceptKeys(
       @NotEmpty(message = "Say which proposals.") @Size(max = 200, message = "At most 200 at once.")
@@ -128,8 +72,9 @@ class ScreeningService {
    *
    * @param fresh false where it was sent before and nothing happened between
    */
-  record Taken(ScreeningView screening, boolean fresh) {}
+  record Taken(ScreeningViews.ScreeningView screening, boolean fresh) {}
 
+  private final ScreeningViews views;
   private final ScreeningStores.Screenings screenings;
   private final ScreeningStores.Decisions decisions;
   private final ScreeningStores.Drafts drafts;
@@ -149,7 +94,9 @@ class ScreeningService {
       Limits limits,
       Json json,
       Audit audit,
-      Studios studios) {
+      Studios studios,
+      ScreeningViews views) {
+    this.views = views;
     this.screenings = screenings;
     this.decisions = decisions;
     this.drafts = drafts;
@@ -167,8 +114,8 @@ class ScreeningService {
   }
 
   /** The outcome so far; nothing is stored. */
-  Preview preview(Answers body) {
-    return preview(Screening.assess(body.answers(), studios.today()), List.of());
+  ScreeningViews.Preview preview(Answers body) {
+    return ScreeningViews.preview(Screening.assess(body.answers(), studios.today()), List.of());
   }
 
   Taken take(UUID clientId, Signed body) {
@@ -195,11 +142,11 @@ class ScreeningService {
         && last.takenOn.equals(today)
         && last.questionSet == Screening.SET
         && last.signedClient.equals(signed)
-        && asked(a, answers).equals(json.read(last.answers, ANSWERS))
+        && asked(a, answers).equals(json.read(last.answers, StandingService.ANSWERS))
         && events.findByClientIdOrderByOnDateDesc(clientId).stream()
             .noneMatch(h -> h.createdAt.isAfter(last.createdAt))) {
       // sent twice, and nothing happened between: the same screening, not a new version
-      return new Taken(view(last, earlier.size() > 1 ? earlier.get(1) : null), false);
+      return new Taken(views.view(last, earlier.size() > 1 ? earlier.get(1) : null), false);
     }
     ScreeningRow row = new ScreeningRow();
     row.createdAt = studios.now();
@@ -220,7 +167,7 @@ class ScreeningService {
         row.id,
         "version " + row.number + ", " + a.standing() + " / " + a.today(),
         clientId);
-    return new Taken(view(row, earlier.isEmpty() ? null : earlier.get(0)), true);
+    return new Taken(views.view(row, earlier.isEmpty() ? null : earlier.get(0)), true);
   }
 
   private static Map<String, String> asked(Assessment a, Map<String, String> answers) {
@@ -247,24 +194,24 @@ class ScreeningService {
 
   /** The screening half done, or nothing yet. */
   @Transactional(readOnly = true)
-  DraftView draft(UUID clientId) {
+  ScreeningViews.DraftView draft(UUID clientId) {
     clients.require(clientId);
     return drafts
         .findByClientId(clientId)
-        .map(this::view)
-        .orElse(new DraftView(null, Map.of(), null, null));
+        .map(views::view)
+        .orElse(new ScreeningViews.DraftView(null, Map.of(), null, null));
   }
 
   /** Keeps a screening half done; If-Match carries the version it was read with, none at first. */
-  DraftView keep(UUID clientId, @Nullable Long version, Answers body) {
+  ScreeningViews.DraftView keep(UUID clientId, @Nullable Long version, Answers body) {
     clients.requireActive(clientId);
     DraftRow row = drafts.findByClientId(clientId).orElse(null);
     if (row != null && (version == null || row.version != version)) {
-      throw Problems.stale(view(row), body);
+      throw Problems.stale(views.view(row), body);
     }
     if (row == null && version != null) {
       // signed or thrown away meanwhile: a late save brings no draft back
-      throw Problems.stale(new DraftView(null, Map.of(), null, null), body);
+      throw Problems.stale(new ScreeningViews.DraftView(null, Map.of(), null, null), body);
     }
     if (row == null) {
       row = new DraftRow();
@@ -275,7 +222,7 @@ class ScreeningService {
     row.changedAt = studios.now();
     row.changedBy = StudioContext.who();
     drafts.saveAndFlush(row);
-    return view(row);
+    return views.view(row);
   }
 
   /** Throws the draft away. */
@@ -284,28 +231,13 @@ class ScreeningService {
     drafts.findByClientId(clientId).ifPresent(drafts::delete);
   }
 
-  private DraftView view(DraftRow r) {
-    return new DraftView(r.version, json.read(r.answers, ANSWERS), r.changedAt, r.changedBy);
-  }
-
   /** Accepts several proposals at once, each recorded on its own. */
-  List<ProposalView> accept(UUID id, AcceptKeys body) {
+  List<ScreeningViews.ProposalView> accept(UUID id, AcceptKeys body) {
     return body.keys().stream().distinct().map(k -> decide(id, accepted(k))).toList();
   }
 
-  @Transactional(readOnly = true)
-  List<ScreeningView> list(UUID clientId) {
-    clients.require(clientId);
-    List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
-    List<ScreeningView> views = new ArrayList<>();
-    for (int i = 0; i < rows.size(); i++) {
-      views.add(view(rows.get(i), i + 1 < rows.size() ? rows.get(i + 1) : null));
-    }
-    return views;
-  }
-
   /** Accepts, changes or declines one proposal of a screening. */
-  ProposalView decide(UUID id, ProposalDecision body) {
+  ScreeningViews.ProposalView decide(UUID id, ProposalDecision body) {
     ScreeningRow row = screenings.require(id, "screening");
     Assessment a = json.read(row.assessment, Assessment.class);
     Proposal p =
@@ -360,78 +292,6 @@ class ScreeningService {
     }
     decisions.saveAndFlush(d);
     audit.changed("decided", "proposal", d.id, p.key() + " " + d.decision, row.clientId);
-    return proposal(p, decisions.findByScreeningId(id));
-  }
-
-  private ScreeningView view(ScreeningRow r, @Nullable ScreeningRow before) {
-    Map<String, String> answers = json.read(r.answers, ANSWERS);
-    List<String> changes = new ArrayList<>();
-    if (before != null) {
-      Map<String, String> old = json.read(before.answers, ANSWERS);
-      for (Question q : Screening.questions()) {
-        String a = words(q, old.get(q.id()));
-        String b = words(q, answers.get(q.id()));
-        if (!a.equals(b)) {
-          changes.add(q.text() + " " + a + " → " + b);
-        }
-      }
-    }
-    return new ScreeningView(
-        r.id,
-        r.number,
-        r.takenOn,
-        answers,
-        preview(json.read(r.assessment, Assessment.class), decisions.findByScreeningId(r.id)),
-        r.signedClient,
-        r.signedProfessional,
-        changes);
-  }
-
-  private static String words(Question q, @Nullable String answer) {
-    if (answer == null) {
-      return "not asked";
-    }
-    return answer.equals("unsure")
-        ? "not sure"
-        : q.options().stream()
-            .filter(o -> o.value().equals(answer))
-            .map(Question.Option::words)
-            .findFirst()
-            .orElse(answer);
-  }
-
-  private static Preview preview(Assessment a, List<DecisionRow> decided) {
-    return new Preview(
-        a.standing(),
-        a.today(),
-        a.findings(),
-        a.proposals().stream().map(p -> proposal(p, decided)).toList(),
-        a.notes() == null ? List.of() : a.notes(),
-        a.visible(),
-        a.missing(),
-        a.errors(),
-        a.gestation());
-  }
-
-  private static ProposalView proposal(Proposal p, List<DecisionRow> decided) {
-    DecisionRow d =
-        decided.stream().filter(x -> x.proposalKey.equals(p.key())).findFirst().orElse(null);
-    Axis axis = Axis.of(p.axisId());
-    return new ProposalView(
-        p.key(),
-        p.condition(),
-        p.axisId(),
-        Wording.limit(p.axisId(), p.side(), p.cap()),
-        axis.unit.name(),
-        p.cap(),
-        axis.greatest,
-        p.strength(),
-        p.why(),
-        p.source(),
-        p.from(),
-        p.until(),
-        p.review(),
-        d == null ? null : d.decision,
-        d == null ? null : d.reason);
+    return ScreeningViews.proposal(p, decisions.findByScreeningId(id));
   }
 }
