@@ -73,10 +73,12 @@ class RunController {
       @Nullable UUID clientId) {}
 
   private final RunService runs;
+  private final EventService events;
   private final RunViews views;
 
-  RunController(RunService runs, RunViews views) {
+  RunController(RunService runs, EventService events, RunViews views) {
     this.runs = runs;
+    this.events = events;
     this.views = views;
   }
 
@@ -115,14 +117,14 @@ class RunController {
    * one that is refused never holds back the next. A STOP is always kept.
    */
   @PostMapping("/runs/{id}/events")
-  RunService.Kept events(@PathVariable UUID id, @Valid @RequestBody Events body) {
-    return runs.events(id, body.events(), body.clock());
+  EventService.Kept events(@PathVariable UUID id, @Valid @RequestBody Events body) {
+    return events.events(id, body.events(), body.clock());
   }
 
   /** The events themselves, for a device that comes back. */
   @GetMapping("/runs/{id}/events")
   List<EventDocument> list(@PathVariable UUID id) {
-    return runs.events(id);
+    return runs.logged(id);
   }
 
   @PostMapping("/runs/{id}/after")

@@ -60,7 +60,7 @@ class RunData implements ClientData {
   }
 
   private RunExport export(RunRow run) {
-    RunDocument d = new RunDocument(RunService.sheet(run), log.events(run.id));
+    RunDocument d = new RunDocument(run.sheet(), log.events(run.id));
     return new RunExport(views.view(run), json.read(d.write(), JsonNode.class));
   }
 
@@ -71,7 +71,7 @@ class RunData implements ClientData {
       people.delete(p);
       people.flush();
       RunRow run = store.require(p.runId, "run");
-      RunSheet sheet = RunService.sheet(run);
+      RunSheet sheet = run.sheet();
       if (sheet.people().size() > 1) {
         // what the others did stays theirs
         log.erase(run.id, clientId);

@@ -11,6 +11,8 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
+import riposo.catalogue.RunDocument;
+import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
 import riposo.server.platform.Owned;
 
@@ -43,4 +45,18 @@ class RunRow extends Owned {
   /** Ended because nothing was heard of it any more. */
   @Column(name = "left_open")
   boolean leftOpen;
+
+  /** Brings a run to where its events leave it. */
+  void bring(RunState state) {
+    status = state.status();
+    leftOpen = state.leftOpen();
+    if (state.endedAt() != null) {
+      minutes = (int) Math.round(state.activeMs() / 60000.0);
+    }
+  }
+
+  /** What was started. */
+  RunSheet sheet() {
+    return RunDocument.sheet(sheet);
+  }
 }

@@ -3,7 +3,6 @@ package riposo.server.run.internal;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -11,14 +10,9 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionTemplate;
 import riposo.catalogue.EventDocument;
 import riposo.catalogue.RunDocument;
 import riposo.core.adapt.TodayDose;
@@ -44,7 +38,6 @@ import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import riposo.server.screening.Readiness;
 import riposo.server.screening.TodayChecks;
-import tools.jackson.databind.JsonNode;
 
 /** Starting runs, taking in their events, closing them. */
 @Service
@@ -65,35 +58,7 @@ class RunService implements Runs {
       @Nullable String reason,
       @Nullable UUID groupId) {}
 
-  /** How one event was taken. */
-  enum Reply {
-    /** Stored now. */
-    KEPT,
-    /** Stored before. */
-    KNOWN,
-    /** Not stored, and never will be as it is. */
-    REFUSED
-  }
-
-  /**
-   * The answer to one event.
-   *
-   * @param index its place in what was sent
-   * @param id null when it had none that can be read
-   * @param why the sentence of a refusal; null otherwise
-   * @param at the time it is kept under, where that is not the one that was sent; null otherwise
-   */
-  record Answered(
-      int index, @Nullable UUID id, Reply reply, @Nullable String why, @Nullable Long at) {}
-
-  /** An answer for each event sent, and where the run stands now. */
-  record Kept(List<Answered> answers, RunViews.RunStateView state) {}
-
-  private static final Logger LOG = LoggerFactory.getLogger(RunService.class);
-
-  /** Events read from one request; a STOP is read wherever it stands. */
-  private static final int AT_ONCE = 500;
-
+  private final EventService events;
   private final RunStore store;
   private final PersonStore people;
   private final WithdrawalStore withdrawals;
@@ -108,7 +73,6 @@ class RunService implements Runs {
   private final Audit audit;
   private final Studios studios;
   private final ApplicationEventPublisher publisher;
-  private final TransactionTemplate transactions;
 
   RunService(
       RunStore store,
@@ -125,8 +89,8 @@ class RunService implements Runs {
       Audit audit,
       Studios studios,
       ApplicationEventPublisher publisher,
-      PlatformTransactionManager transactions) {
-    this.transactions = new TransactionTemplate(transactions);
+      EventService events) {
+    this.events = events;
     this.store = store;
     this.people = people;
     this.withdrawals = withdrawals;
@@ -143,10 +107,6 @@ class RunService implements Runs {
     this.publisher = publisher;
   }
 
-  static RunSheet sheet(RunRow row) {
-    return RunDocument.sheet(row.sheet);
-  }
-
   @Override
   @Transactional(readOnly = true)
   public void require(UUID id) {
@@ -155,10 +115,6 @@ class RunService implements Runs {
 
   private RunRow row(UUID id) {
     return store.require(id, "run");
-  }
-
-  private RunRow lock(UUID id) {
-    return store.lock(id).orElseThrow(() -> Problems.notFound("run", id));
   }
 
   /** Starts a run, or finds the one that this start made before. */
@@ -301,15 +257,15 @@ class RunService implements Runs {
   }
 
   private void endLeftOpen(UUID id) {
-    RunRow row = lock(id);
+    RunRow row = store.hold(id);
     if (row.status.ended() || !StartGate.leftOpen(row.heardAt, studios.now())) {
       return; // something was heard of it meanwhile
     }
     List<RunEvent> events = log.events(id);
     RunEvent end = RunState.leftOpen(id, events, row.createdAt.toEpochMilli());
     log.add(id, end, null);
-    RunSheet sheet = sheet(row);
-    bring(row, log.state(sheet, log.events(id)));
+    RunSheet sheet = row.sheet();
+    row.bring(log.state(sheet, log.events(id)));
     sheet
         .ids()
         .forEach(
@@ -319,172 +275,10 @@ class RunService implements Runs {
     store.flush();
   }
 
-  /** Brings a run to where its events leave it. */
-  private static void bring(RunRow row, RunState state) {
-    row.status = state.status();
-    row.leftOpen = state.leftOpen();
-    if (state.endedAt() != null) {
-      row.minutes = (int) Math.round(state.activeMs() / 60000.0);
-    }
-  }
-
   @Override
   public UUID start(UUID clientId, UUID planId, TodayCheck.Given given, @Nullable String reason) {
     UUID check = checks.check(clientId, given);
     return start(new Start(null, clientId, planId, check, null, reason, null)).id;
-  }
-
-  @Override
-  public void record(UUID runId, List<RunEvent> events) {
-    List<JsonNode> sent =
-        events.stream().map(e -> json.read(RunDocument.write(e), JsonNode.class)).toList();
-    Taken taken = take(runId, sent, null);
-    taken.stopped().forEach(publisher::publishEvent);
-    for (Answered a : taken.kept().answers()) {
-      if (a.reply() == Reply.REFUSED) {
-        throw Problems.refused("event-refused", String.valueOf(a.why()));
-      }
-    }
-  }
-
-  /** What was taken in, and what to tell the other modules where a stop was among it. */
-  private record Taken(Kept kept, List<RunStopped> stopped) {}
-
-  /**
-   * Keeps each event once, whatever the order and however often it is sent, and answers one by one:
-   * one that is refused never holds back the next. A STOP is always kept.
-   *
-   * @param clock what the device's clock says at the sending, in ms; null where it does not tell
-   */
-  @Transactional(propagation = Propagation.NOT_SUPPORTED)
-  public Kept events(UUID id, List<JsonNode> sent, @Nullable Long clock) {
-    Taken taken = Objects.requireNonNull(transactions.execute(t -> take(id, sent, clock)));
-    for (RunStopped stopped : taken.stopped()) {
-      // a stop is on file before anything is made of it: what fails here never takes it back
-      try {
-        transactions.executeWithoutResult(t -> publisher.publishEvent(stopped));
-      } catch (RuntimeException e) {
-        LOG.error("the verdicts after a stop of run {} could not be reached", id, e);
-      }
-    }
-    return taken.kept();
-  }
-
-  private Taken take(UUID id, List<JsonNode> sent, @Nullable Long clock) {
-    RunRow row = lock(id);
-    RunSheet sheet = sheet(row);
-    long begun = row.createdAt.toEpochMilli();
-    Intake intake = new Intake(json, id, sheet, begun, studios.now().toEpochMilli(), clock);
-    List<Intake.Read> read = sent.stream().map(intake::read).toList();
-    Set<UUID> ids =
-        read.stream().map(Intake.Read::id).filter(Objects::nonNull).collect(Collectors.toSet());
-    Filing filing =
-        new Filing(
-            row, intake, studios.heldElsewhere("run_event", ids), new HashMap<>(log.known(ids)));
-    List<Answered> answers = new ArrayList<>();
-    for (int i = 0; i < read.size(); i++) {
-      Intake.Read r = read.get(i);
-      if (i >= AT_ONCE && !r.stop()) {
-        String why = "At most " + AT_ONCE + " events at once: send it again.";
-        answers.add(new Answered(i, r.id(), Reply.REFUSED, why, null));
-      } else {
-        answers.add(filing.file(i, r));
-      }
-    }
-    RunState state = log.state(sheet, log.events(id));
-    bring(row, state);
-    if (!filing.kept.isEmpty()) {
-      row.heardAt = studios.now();
-      if (filing.kept.stream().anyMatch(RunEvent.Logged.class::isInstance)) {
-        log.write(row, sheet.sets(state));
-      }
-    }
-    List<RunStopped> stopped = new ArrayList<>();
-    for (RunEvent e : filing.kept) {
-      if (e instanceof RunEvent.Stop s) {
-        for (UUID who : s.person() == null ? sheet.ids() : Set.of(s.person())) {
-          stopped.add(new RunStopped(id, who));
-          audit.changed("stopped", "run", id, panel(s), who);
-        }
-      }
-    }
-    store.flush();
-    return new Taken(
-        new Kept(answers, RunViews.RunStateView.of(state)), stopped.stream().distinct().toList());
-  }
-
-  private static String panel(RunEvent.Stop s) {
-    return "stop panel: "
-        + s.words()
-        + (s.stamp().deviceAt() == null ? "" : "; the device's clock was wrong, server time");
-  }
-
-  /** Puts the events of one sending on file. */
-  private final class Filing {
-    private final RunRow run;
-    private final Intake intake;
-    private final Set<UUID> elsewhere;
-    private final Map<UUID, EventRow> known;
-    private final List<RunEvent> kept = new ArrayList<>();
-
-    Filing(RunRow run, Intake intake, Set<UUID> elsewhere, Map<UUID, EventRow> known) {
-      this.run = run;
-      this.intake = intake;
-      this.elsewhere = elsewhere;
-      this.known = known;
-    }
-
-    Answered file(int index, Intake.Read r) {
-      RunEvent e = r.event();
-      if (e == null) {
-        return new Answered(index, r.id(), Reply.REFUSED, r.refused(), null);
-      }
-      EventRow there = known.get(e.id());
-      if (there != null && same(there, e, r.sent())) {
-        return new Answered(index, e.id(), Reply.KNOWN, null, told(there));
-      }
-      if (there != null || elsewhere.contains(e.id())) {
-        if (!r.stop()) {
-          return new Answered(
-              index,
-              e.id(),
-              Reply.REFUSED,
-              there == null || !there.runId.equals(run.id)
-                  ? "This event id belongs to another run."
-                  : "Another event with this id is on file.",
-              null);
-        }
-        // a stop is kept whatever its id, and once
-        UUID other = intake.another(e.id() + "/" + r.sent());
-        EventRow before = log.known(Set.of(other)).get(other);
-        if (before != null) {
-          return new Answered(index, e.id(), Reply.KNOWN, null, told(before));
-        }
-        return keep(index, e.id(), e.with(e.stamp().withId(other)), r.sent());
-      }
-      return keep(index, e.id(), e, r.sent());
-    }
-
-    private Answered keep(int index, UUID id, RunEvent e, String sent) {
-      EventRow row = log.add(run.id, e, sent);
-      known.put(row.id, row);
-      kept.add(e);
-      return new Answered(index, id, Reply.KEPT, null, told(row));
-    }
-
-    private boolean same(EventRow there, RunEvent e, String sent) {
-      if (!there.runId.equals(run.id)) {
-        return false;
-      }
-      // what older versions took was not kept as it was sent: it is compared as it was read
-      return there.sent == null
-          ? RunLog.event(there).with(e.stamp()).equals(e)
-          : there.sent.equals(sent);
-    }
-
-    private @Nullable Long told(EventRow row) {
-      return RunLog.event(row).stamp().deviceAt() == null ? null : (Long) row.at;
-    }
   }
 
   /**
@@ -493,7 +287,7 @@ class RunService implements Runs {
    * @param clientId whose words; null where the run has one person
    */
   RunRow close(UUID id, @Nullable UUID clientId, int effort, String feel, @Nullable String note) {
-    RunRow row = lock(id);
+    RunRow row = store.hold(id);
     if (!row.status.ended()) {
       throw Problems.refused("not-finished", "The run is not finished yet.");
     }
@@ -528,13 +322,13 @@ class RunService implements Runs {
   @Override
   @Transactional(readOnly = true)
   public RunSheet sheet(UUID id) {
-    return sheet(row(id));
+    return row(id).sheet();
   }
 
   @Override
   @Transactional(readOnly = true)
   public RunState state(UUID id) {
-    return log.state(sheet(row(id)), log.events(id));
+    return log.state(row(id).sheet(), log.events(id));
   }
 
   /** All runs of a client in time order, in short; a 404 problem where there is no such client. */
@@ -546,7 +340,7 @@ class RunService implements Runs {
 
   /** The events of a run as documents, in the order they are folded. */
   @Transactional(readOnly = true)
-  List<EventDocument> events(UUID id) {
+  List<EventDocument> logged(UUID id) {
     require(id);
     return log.events(id).stream().map(EventDocument::of).toList();
   }
@@ -585,5 +379,10 @@ class RunService implements Runs {
                     RunViews.standing(stops.getOrDefault(p.runId, List.of()), withdrawn),
                     sets.getOrDefault(p.runId, List.of())))
         .toList();
+  }
+
+  @Override
+  public void record(UUID runId, List<RunEvent> sent) {
+    events.record(runId, sent);
   }
 }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
+import riposo.server.platform.Problems;
 import riposo.server.platform.Store;
 
 interface RunStore extends Store<RunRow> {
@@ -18,4 +19,9 @@ interface RunStore extends Store<RunRow> {
   @Lock(LockModeType.PESSIMISTIC_WRITE)
   @Query("from Run r where r.id = :id")
   Optional<RunRow> lock(UUID id);
+
+  /** The run, held until the transaction ends; a 404 problem where there is none. */
+  default RunRow hold(UUID id) {
+    return lock(id).orElseThrow(() -> Problems.notFound("run", id));
+  }
 }

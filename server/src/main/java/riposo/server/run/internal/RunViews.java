@@ -213,7 +213,7 @@ class RunViews {
   }
 
   RunView view(RunRow run) {
-    RunSheet sheet = RunService.sheet(run);
+    RunSheet sheet = run.sheet();
     List<EventRow> rows = log.rows(run.id);
     RunState state = log.state(sheet, rows.stream().map(RunLog::event).toList());
     List<WithdrawalRow> withdrawn = withdrawals.findByRunId(run.id);

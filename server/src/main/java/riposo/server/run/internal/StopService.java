@@ -84,8 +84,7 @@ class StopService implements Readiness.StopEvents {
           "too-late",
           "A tap in error can be withdrawn on its own day only; now a recorded word opens this.");
     }
-    for (UUID client :
-        stop.person() == null ? RunService.sheet(run).ids() : Set.of(stop.person())) {
+    for (UUID client : stop.person() == null ? run.sheet().ids() : Set.of(stop.person())) {
       WithdrawalRow w = new WithdrawalRow();
       w.createdAt = studios.now();
       w.clientId = client;
@@ -129,7 +128,7 @@ class StopService implements Readiness.StopEvents {
 
   @Override
   public @Nullable String during(Readiness.Stopped stopped) {
-    RunSheet sheet = RunService.sheet(store.require(stopped.runId(), "run"));
+    RunSheet sheet = store.require(stopped.runId(), "run").sheet();
     long at = em.find(EventRow.class, stopped.eventId()).at;
     List<Segment> segments = sheet.timeline().segments();
     RunState then =
