@@ -6,7 +6,8 @@
  * {@link riposo.core.tolerance.Verdict}, its {@link riposo.core.tolerance.Grounds}, one {@link
  * riposo.core.tolerance.Change}, and {@link riposo.core.tolerance.NoStep} where it is no step up.
  * {@link riposo.core.tolerance.Steps} are what is open from here, {@link
- * riposo.core.tolerance.Overriding} what a decision of one's own comes to.
+ * riposo.core.tolerance.Overriding} what a decision of one's own comes to, {@link
+ * riposo.core.tolerance.Rejudging} what becomes of a verdict when its run is judged again.
  */
 @NullMarked
 package riposo.core.tolerance;

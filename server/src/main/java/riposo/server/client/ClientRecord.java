@@ -24,9 +24,9 @@ import riposo.core.today.CareLine;
  * @param usualSaturation own usual oxygen saturation at rest, %
  */
 public record ClientRecord(
-    @Nullable @Valid @Size(max = 40, message = "At most 40 conditions.") List<Condition> conditions,
-    @Nullable @Valid @Size(max = 40, message = "At most 40 operations.") List<Operation> operations,
-    @Nullable @Valid @Size(max = 40, message = "At most 40 medicines.") List<Medicine> medicines,
+    @Nullable @Size(max = 40, message = "At most 40 conditions.") List<@Valid Condition> conditions,
+    @Nullable @Size(max = 40, message = "At most 40 operations.") List<@Valid Operation> operations,
+    @Nullable @Size(max = 40, message = "At most 40 medicines.") List<@Valid Medicine> medicines,
     @Nullable @Valid @Size(max = 10, message = "At most 10 goals.")
         List<@NotBlank @Size(max = 400, message = "At most 400 characters.") String> goals,
     @Nullable @Size(max = 120, message = "At most 120 characters.") String emergencyName,
@@ -58,7 +58,7 @@ public record ClientRecord(
         @Min(value = 70, message = "Usual saturation runs from 70 to 100 %.")
         @Max(value = 100, message = "Usual saturation runs from 70 to 100 %.")
         Integer usualSaturation,
-    @Nullable @Valid @Size(max = 14, message = "At most 14 lines.") List<CareLine> careLines,
+    @Nullable @Size(max = 14, message = "At most 14 lines.") List<@Valid CareLine> careLines,
     @Nullable @Valid Consent consent) {
 
   /** A condition with its date and side. */

@@ -12,4 +12,6 @@ interface ClientStore extends Store<ClientRow> {
   @Lock(LockModeType.PESSIMISTIC_WRITE)
   @Query("from Client c where c.id = :id")
   Optional<ClientRow> lock(UUID id);
+
+  int countByRoomId(UUID roomId);
 }

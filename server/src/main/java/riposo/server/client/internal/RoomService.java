@@ -178,7 +178,7 @@ class RoomService {
   }
 
   private int usedBy(UUID roomId) {
-    return (int) clients.findAll().stream().filter(c -> roomId.equals(c.roomId)).count();
+    return clients.countByRoomId(roomId);
   }
 
   private RoomView view(RoomRow r) {

@@ -66,9 +66,12 @@ class CalendarService {
     if (clientId != null) {
       clients.require(clientId);
     }
-    for (AppointmentRow a : clientId == null ? store.findAll() : store.findByClientId(clientId)) {
+    for (AppointmentRow a :
+        clientId == null
+            ? store.findByOnDateGreaterThanEqualOrderByOnDate(today)
+            : store.findByClientIdAndOnDateGreaterThanEqualOrderByOnDate(clientId, today)) {
       Clients.Client c = clients.require(a.clientId);
-      if (a.onDate.isBefore(today) || c.archivedOn() != null) {
+      if (c.archivedOn() != null) {
         continue;
       }
       AdaptedPlans.AdaptedView v = adapted.view(a.clientId, a.planId, a.onDate);

@@ -192,13 +192,9 @@ class GroupService implements Groups, Clients.RoomUse {
   @Override
   public List<Groups.Due> meetings(LocalDate day) {
     List<Groups.Due> all = new ArrayList<>();
-    for (GroupRow g : store.findAll()) {
+    for (GroupRow g : store.findByWeekdayAndArchivedOnIsNull(day.getDayOfWeek().getValue())) {
       UUID plan = g.planId;
-      if (!g.archived()
-          && plan != null
-          && g.weekday != null
-          && g.atTime != null
-          && g.weekday == day.getDayOfWeek().getValue()) {
+      if (plan != null && g.atTime != null) {
         Meeting m = meetings.meeting(g.id, day);
         int apart = 0;
         int people = 0;
@@ -223,11 +219,7 @@ class GroupService implements Groups, Clients.RoomUse {
 
   @Override
   public List<String> meetIn(UUID roomId) {
-    return store.findAll().stream()
-        .filter(g -> roomId.equals(g.roomId))
-        .map(g -> g.name)
-        .sorted()
-        .toList();
+    return store.findByRoomIdOrderByName(roomId).stream().map(g -> g.name).toList();
   }
 
   private GroupView view(GroupRow g) {

@@ -1,5 +1,11 @@
 package riposo.server.group.internal;
 
+import java.util.List;
+import java.util.UUID;
 import riposo.server.platform.Store;
 
-interface GroupStore extends Store<GroupRow> {}
+interface GroupStore extends Store<GroupRow> {
+  List<GroupRow> findByWeekdayAndArchivedOnIsNull(int weekday);
+
+  List<GroupRow> findByRoomIdOrderByName(UUID roomId);
+}

@@ -63,7 +63,7 @@ class ClearanceService {
       @NotNull(message = "Give the date.") LocalDate givenOn,
       @Nullable LocalDate validUntil,
       @NotNull @Size(max = 60, message = "At most 60 findings.") Set<String> covers,
-      @Nullable @Valid @Size(max = 30, message = "At most 30 limits.") List<SetLimit> sets,
+      @Nullable @Size(max = 30, message = "At most 30 limits.") List<@Valid SetLimit> sets,
       @Nullable @Size(max = 60, message = "At most 60 limits.") List<UUID> lifts,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String note,
       @Nullable UUID attachmentId,

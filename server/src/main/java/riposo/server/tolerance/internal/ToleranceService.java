@@ -19,10 +19,11 @@ import riposo.core.tolerance.FamilySession;
 import riposo.core.tolerance.History;
 import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.Overriding;
-import riposo.core.tolerance.Rule;
+import riposo.core.tolerance.Rejudging;
 import riposo.core.tolerance.Steps;
 import riposo.core.tolerance.Tolerance;
 import riposo.core.tolerance.Verdict;
+import riposo.core.tolerance.VerdictStatus;
 import riposo.server.adapt.ClientDays;
 import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
@@ -133,6 +134,7 @@ class ToleranceService implements Verdicts {
             .filter(v -> v.runId.equals(last.runId()) && v.familyId.equals(familyId))
             .findFirst()
             .orElse(null);
+    Rejudging.Known before = row == null ? null : row.known();
     if (row == null) {
       row = new VerdictRow();
       row.createdAt = studios.now();
@@ -141,38 +143,29 @@ class ToleranceService implements Verdicts {
       row.familyId = familyId;
       row.onDate = last.date();
       row.askedId = last.last().askedId();
-    } else {
-      boolean withdrawn = row.judgement().rule() == Rule.STOP_SIGN && j.rule() != Rule.STOP_SIGN;
-      boolean decidedStop =
-          row.decided == Verdict.STOP_AND_REFER && j.verdict() != Verdict.STOP_AND_REFER;
-      if (row.status == VerdictRow.Status.ENDED
-          || row.status != VerdictRow.Status.WAITING && row.verdict == j.verdict()
-          || decidedStop && !withdrawn) {
-        // decided already; a stop that was decided ends by a recorded word, not by a new sum
-        if (row.verdict == j.verdict()) {
-          row.judgement = JudgementDocument.write(j);
-        }
-        return;
-      }
-      if (withdrawn) {
-        row.outcome = null;
-      }
     }
+    VerdictRow mine = row;
+    boolean overtaken = known.stream().anyMatch(v -> v.familyId.equals(familyId) && after(v, mine));
+    Rejudging again = Rejudging.of(before, j, overtaken);
+    if (again instanceof Rejudging.Stays stays) {
+      if (stays.renewed()) {
+        row.judgement = JudgementDocument.write(j);
+      }
+      return;
+    }
+    Rejudging.Becomes now = (Rejudging.Becomes) again;
     row.judgement = JudgementDocument.write(j);
     row.verdict = j.verdict();
-    row.status = VerdictRow.Status.WAITING;
+    row.status = now.status();
     row.decided = null;
     row.decidedOn = null;
     row.decidedBy = null;
     row.reason = null;
     // A decided standing stays in force until the new verdict is decided.
-    VerdictRow kept = row;
-    boolean overtaken = known.stream().anyMatch(v -> v.familyId.equals(familyId) && after(v, kept));
-    if (overtaken && j.verdict() != Verdict.STAY && j.verdict() != Verdict.STOP_AND_REFER) {
-      row.status = VerdictRow.Status.SUPERSEDED;
+    if (now.reopened()) {
+      row.outcome = null;
     }
-    if (j.verdict() == Verdict.STAY) {
-      row.status = VerdictRow.Status.SETTLED;
+    if (now.status() == VerdictStatus.SETTLED) {
       row.decided = Verdict.STAY;
       row.decidedOn = studios.today();
       row.decidedBy = "settled by itself";
@@ -182,10 +175,9 @@ class ToleranceService implements Verdicts {
     store.saveAndFlush(row);
     for (VerdictRow older : known) {
       if (older.familyId.equals(familyId)
-          && older.status == VerdictRow.Status.WAITING
-          && older.verdict != Verdict.STOP_AND_REFER
+          && Rejudging.overtakes(older.status, older.verdict)
           && after(row, older)) {
-        older.status = VerdictRow.Status.SUPERSEDED;
+        older.status = VerdictStatus.SUPERSEDED;
       }
     }
   }
@@ -265,7 +257,7 @@ class ToleranceService implements Verdicts {
     }
     FamilySession last = session(client, row, rows);
     Change change = accepts ? row.judgement().change() : otherwise(client, row, last, wanted);
-    row.status = accepts ? VerdictRow.Status.ACCEPTED : VerdictRow.Status.OVERRIDDEN;
+    row.status = accepts ? VerdictStatus.ACCEPTED : VerdictStatus.OVERRIDDEN;
     row.decided = wanted;
     row.reason = reason;
     row.decidedOn = studios.today();
@@ -304,7 +296,7 @@ class ToleranceService implements Verdicts {
     }
     Clients.Client client = clients.require(row.clientId);
     FamilySession last = session(client, row, rows(row.clientId));
-    row.status = VerdictRow.Status.ENDED;
+    row.status = VerdictStatus.ENDED;
     row.endedBy = by.trim();
     row.endedOn = on;
     row.endedReason = reason.trim();
@@ -340,7 +332,7 @@ class ToleranceService implements Verdicts {
   @Override
   @Transactional(readOnly = true)
   public List<Waiting> waiting() {
-    return store.findByStatus(VerdictRow.Status.WAITING).stream()
+    return store.findByStatus(VerdictStatus.WAITING).stream()
         .collect(Collectors.groupingBy(v -> v.clientId, LinkedHashMap::new, Collectors.counting()))
         .entrySet()
         .stream()
@@ -351,7 +343,7 @@ class ToleranceService implements Verdicts {
   @Override
   public void acceptAll(UUID clientId) {
     for (VerdictRow v : rows(clientId)) {
-      if (v.status == VerdictRow.Status.WAITING) {
+      if (v.status == VerdictStatus.WAITING) {
         decide(v, v.verdict, null);
       }
     }

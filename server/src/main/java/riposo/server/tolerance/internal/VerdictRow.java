@@ -12,26 +12,15 @@ import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 import riposo.catalogue.JudgementDocument;
 import riposo.core.tolerance.Judgement;
+import riposo.core.tolerance.Rejudging;
 import riposo.core.tolerance.Verdict;
+import riposo.core.tolerance.VerdictStatus;
 import riposo.server.platform.Owned;
 
 /** The verdict on one family after one run, and what the professional made of it. */
 @Entity(name = "FamilyVerdict")
 @Table(name = "family_verdict")
 class VerdictRow extends Owned {
-  /** Where a verdict stands. */
-  enum Status {
-    WAITING,
-    ACCEPTED,
-    OVERRIDDEN,
-    /** A STAY: nothing to decide. */
-    SETTLED,
-    /** A later run had its verdict before this one was decided. */
-    SUPERSEDED,
-    /** A stop and refer that a recorded word has ended. */
-    ENDED
-  }
-
   @Column(name = "client_id")
   UUID clientId;
 
@@ -56,7 +45,7 @@ class VerdictRow extends Owned {
 
   @Enumerated(EnumType.STRING)
   @JdbcTypeCode(SqlTypes.VARCHAR)
-  Status status = Status.WAITING;
+  VerdictStatus status = VerdictStatus.WAITING;
 
   @Enumerated(EnumType.STRING)
   @JdbcTypeCode(SqlTypes.VARCHAR)
@@ -85,10 +74,15 @@ class VerdictRow extends Owned {
     return JudgementDocument.read(judgement);
   }
 
+  /** What is known of it when its run is judged again. */
+  Rejudging.Known known() {
+    return new Rejudging.Known(status, verdict, decided, judgement().rule());
+  }
+
   /** A stop and refer that stands, decided or not. */
   boolean stops() {
-    return verdict == Verdict.STOP_AND_REFER && status == Status.WAITING
-        || decided == Verdict.STOP_AND_REFER && status != Status.ENDED;
+    return verdict == Verdict.STOP_AND_REFER && status == VerdictStatus.WAITING
+        || decided == Verdict.STOP_AND_REFER && status != VerdictStatus.ENDED;
   }
 
   /** The standing it leaves, once decided; null where it leaves what stood before. */

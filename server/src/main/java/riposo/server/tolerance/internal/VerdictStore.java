@@ -3,6 +3,7 @@ package riposo.server.tolerance.internal;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Query;
+import riposo.core.tolerance.VerdictStatus;
 import riposo.server.platform.Store;
 
 interface VerdictStore extends Store<VerdictRow> {
@@ -21,5 +22,5 @@ interface VerdictStore extends Store<VerdictRow> {
           + " or v.decided = STOP_AND_REFER and v.status <> ENDED) order by v.onDate, v.createdAt")
   List<VerdictRow> stops(UUID client);
 
-  List<VerdictRow> findByStatus(VerdictRow.Status status);
+  List<VerdictRow> findByStatus(VerdictStatus status);
 }
