@@ -13,6 +13,8 @@ import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import riposo.core.adapt.*;
 import riposo.core.dose.Weight;
 import riposo.core.limit.Axis;
@@ -67,20 +69,28 @@ class SessionPassTest {
         Mobility.USUAL);
   }
 
-  @Test
-  void twoSlotsThatComeToTheSameAreVariedAndSaid() {
-    List<Limit> noImpact = List.of(limit("impact", 0));
-    AdaptedPlan a = adapt(noImpact, Map.of(), "squat-tiptoes", "squat-hop");
-    AdaptedSlot hop = a.slots().get(1);
+  @ParameterizedTest(name = "{1} and {2} without {0}: {4}, {3}")
+  @CsvSource({
+    // another of the same purpose and muscles is near: the second takes it
+    "impact, march, rebounder-jog, VARIED, forward-back-walk, comes already",
+    "surface.standing, seated-toes-heels, heel-raise-free, VARIED, band-foot-press, comes already",
+    // none is: it comes twice and says so
+    "impact, squat-tiptoes, squat-hop, REPEATED, squat-tiptoes, Comes twice",
+  })
+  void twoSlotsThatComeToTheSameAreVariedWhereSomethingIsNearAndSaid(
+      String closed, String first, String second, Turn.Kind kind, String done, String said) {
+    List<Limit> limits = List.of(limit(closed, 0));
+    AdaptedPlan a = adapt(limits, Map.of(), first, second);
+    AdaptedSlot later = a.slots().get(1);
     assertThat(a.slots().get(0).turn()).as("done as asked, fixed").isNull();
-    assertThat(ADAPTER.resolve("squat-hop", situation(noImpact)).parts().get(0).movementId())
+    assertThat(ADAPTER.resolve(second, situation(limits)).parts().get(0).movementId())
         .as("by itself it would repeat")
-        .isEqualTo("squat-tiptoes");
-    assertThat(hop.turn().own().get(0).movementId()).isEqualTo("squat-tiptoes");
-    assertThat(hop.turn().otherKey()).isEqualTo(a.slots().get(0).slotKey());
-    assertThat(hop.turn().kind()).isIn(Turn.Kind.VARIED, Turn.Kind.REPEATED);
-    assertThat(new Wording(CATALOGUE).reasons(hop))
-        .anyMatch(r -> r.contains("comes already") || r.contains("Comes twice"));
+        .isEqualTo(first);
+    assertThat(later.turn().kind()).isEqualTo(kind);
+    assertThat(later.turn().own().get(0).movementId()).isEqualTo(first);
+    assertThat(later.turn().otherKey()).isEqualTo(a.slots().get(0).slotKey());
+    assertThat(later.result().parts().get(0).movementId()).isEqualTo(done);
+    assertThat(new Wording(CATALOGUE).reasons(later)).anyMatch(r -> r.contains(said));
   }
 
   @Test

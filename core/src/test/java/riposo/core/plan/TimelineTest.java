@@ -294,12 +294,10 @@ class TimelineTest {
     return mode != PlanBlock.SideMode.BY_ROUND || f.get(Param.TOTAL) % f.get(Param.SET_SIZE) == 0;
   }
 
+  // in ROUNDS_POSSIBLE the way from posture to posture is taken out of the time: order matters
   @ParameterizedTest
-  @EnumSource(FormatKind.class)
+  @EnumSource(value = FormatKind.class, mode = EnumSource.Mode.EXCLUDE, names = "ROUNDS_POSSIBLE")
   void permutingABlockNeverChangesItsWork(FormatKind kind) {
-    if (kind == FormatKind.ROUNDS_POSSIBLE) {
-      return; // the way from posture to posture is taken out of the time: order matters there
-    }
     for (int seed = 0; seed < 60; seed++) {
       Random r = new Random(seed);
       List<Slot> slots = randomSlots(r, kind);

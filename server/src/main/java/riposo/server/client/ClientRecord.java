@@ -27,7 +27,7 @@ public record ClientRecord(
     @Nullable @Size(max = 40, message = "At most 40 conditions.") List<@Valid Condition> conditions,
     @Nullable @Size(max = 40, message = "At most 40 operations.") List<@Valid Operation> operations,
     @Nullable @Size(max = 40, message = "At most 40 medicines.") List<@Valid Medicine> medicines,
-    @Nullable @Valid @Size(max = 10, message = "At most 10 goals.")
+    @Nullable @Size(max = 10, message = "At most 10 goals.")
         List<@NotBlank @Size(max = 400, message = "At most 400 characters.") String> goals,
     @Nullable @Size(max = 120, message = "At most 120 characters.") String emergencyName,
     @Nullable @Size(max = 60, message = "At most 60 characters.") String emergencyPhone,
