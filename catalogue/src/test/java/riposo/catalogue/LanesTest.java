@@ -15,9 +15,13 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Ceiling;
-import riposo.core.adapt.Cost;
-import riposo.core.adapt.Performed;
-import riposo.core.group.*;
+import riposo.core.group.Instead;
+import riposo.core.group.KitPlan;
+import riposo.core.group.KitShare;
+import riposo.core.group.LaneSheet;
+import riposo.core.group.Lanes;
+import riposo.core.group.Participant;
+import riposo.core.group.SmallGroups;
 import riposo.core.kit.Band;
 import riposo.core.kit.Room;
 import riposo.core.limit.Axis;
@@ -27,7 +31,6 @@ import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Kit;
-import riposo.core.movement.Movement;
 import riposo.core.plan.Format;
 import riposo.core.plan.Mobility;
 import riposo.core.plan.SessionPlan;
@@ -37,7 +40,6 @@ import riposo.core.plan.Slot;
 class LanesTest {
   private static final LocalDate DAY = LocalDate.of(2026, 11, 25);
   private static final Catalogue ALL = CatalogueReader.shipped();
-  private static final long CHANGE = 1L << 40;
 
   private static Limit limit(String axis, Side side, int cap) {
     return new Limit(
@@ -64,64 +66,21 @@ class LanesTest {
           List.of(limit("pressure", Side.BOTH, 0), limit("effort", Side.BOTH, 3)),
           List.of(limit("grip", Side.LEFT, 0), limit("balance.unsupported", Side.BOTH, 1)));
 
-  private static Participant person(Random r, int number, Set<Kit> kit) {
-    List<Limit> limits = new ArrayList<>(KINDS.get(r.nextInt(KINDS.size())));
-    if (r.nextBoolean()) {
-      limits.addAll(KINDS.get(r.nextInt(KINDS.size())));
-    }
-    return new Participant(
-        new UUID(1, number),
-        Caps.on(DAY, limits),
-        kit,
-        r.nextInt(4) == 0 ? Map.of("sit-stand", new Ceiling("sit-stand", 5, DAY)) : Map.of(),
-        Map.of(),
-        r.nextBoolean() ? Mobility.USUAL : Mobility.SLOW);
-  }
-
-  private static List<Participant> people(Random r, int n) {
-    List<Participant> people = new ArrayList<>();
-    for (int i = 0; i < n; i++) {
-      people.add(person(r, i, EnumSet.allOf(Kit.class)));
-    }
-    return people;
-  }
-
-  private static long[] cost(Adapter a, Adapter.StandIn c, Participant p) {
-    Performed f = a.form(c, p.situation(0));
-    if (f == null) {
-      return null;
-    }
-    Cost b = a.cost(c, f);
-    return new long[] {
-      (long) b.purpose() << 44 | (long) b.muscles() << 30 | (long) b.kind() << 18 | b.range(),
-      b.position() * CHANGE | (long) b.distance() << 16 | b.modifiers()
-    };
-  }
-
-  private static SessionPlan plan(Catalogue c, Random r, int slots) {
-    List<Movement> all = List.copyOf(c.movements());
-    List<Slot> work = new ArrayList<>();
-    for (int i = 0; i < slots; i++) {
-      work.add(new Slot("s" + i, all.get(r.nextInt(all.size())).id(), null));
-    }
-    return SessionPlan.of(List.of(), work, Format.intervals(40, 20, 1), List.of());
-  }
-
   @Test
   void everybodyFollowsALaneInAFormThatBreaksNothingOrIsNamed() {
     Adapter adapter = new Adapter(ALL);
     Lanes lanes = new Lanes(adapter);
     for (int seed = 0; seed < 25; seed++) {
       Random r = new Random(seed);
-      List<Participant> people = people(r, 5 + r.nextInt(8));
-      SessionPlan plan = plan(ALL, r, 6);
+      List<Participant> people = SmallGroups.people(r, 5 + r.nextInt(8));
+      SessionPlan plan = SmallGroups.plan(ALL, r, 6);
       int k = 2 + r.nextInt(3);
       LaneSheet sheet = lanes.plan(plan, people, k);
       assertThat(lanes.plan(plan, people, k)).as("same group, same lanes").isEqualTo(sheet);
       hold(adapter, people, sheet, seed);
       // somebody comes ten minutes before: the others keep theirs and nobody's limit is broken
       List<Participant> more = new ArrayList<>(people);
-      more.add(person(r, 99, EnumSet.allOf(Kit.class)));
+      more.add(SmallGroups.person(r, 99, EnumSet.allOf(Kit.class)));
       LaneSheet after = lanes.keep(plan, more, k, sheet);
       hold(adapter, more, after, seed);
       for (int t = 0; t < sheet.slots().size(); t++) {
@@ -180,14 +139,14 @@ class LanesTest {
     Lanes lanes = new Lanes(adapter);
     for (int seed = 0; seed < 40; seed++) {
       Random r = new Random(seed);
-      List<Participant> people = people(r, 4);
-      SessionPlan plan = plan(ALL, r, 1);
+      List<Participant> people = SmallGroups.people(r, 4);
+      SessionPlan plan = SmallGroups.plan(ALL, r, 1);
       String asked = plan.allSlots().get(0).movementId();
       LaneSheet.SlotLanes s = lanes.plan(plan, people, 4).slots().get(0);
       for (Participant p : people) {
         long[] best = null;
         for (Adapter.StandIn c : adapter.standIns(asked)) {
-          long[] x = cost(adapter, c, p);
+          long[] x = SmallGroups.cost(adapter, c, p);
           if (x != null && (best == null || x[0] < best[0] || x[0] == best[0] && x[1] < best[1])) {
             best = x;
           }
@@ -203,7 +162,9 @@ class LanesTest {
                 .filter(x -> x.movement().id().equals(in))
                 .findFirst()
                 .orElseThrow();
-        assertThat(cost(adapter, c, p)).as("seed %d %s", seed, asked).containsExactly(best);
+        assertThat(SmallGroups.cost(adapter, c, p))
+            .as("seed %d %s", seed, asked)
+            .containsExactly(best);
       }
     }
   }
@@ -260,7 +221,7 @@ class LanesTest {
     for (int seed = 0; seed < 40; seed++) {
       Random r = new Random(seed);
       List<Participant> people = new ArrayList<>();
-      for (Participant p : people(r, 6)) {
+      for (Participant p : SmallGroups.people(r, 6)) {
         Map<String, Ceiling> stopped =
             r.nextBoolean() ? Map.of("pull", new Ceiling("pull", 0, DAY)) : Map.of();
         people.add(new Participant(p.id(), p.caps(), p.kit(), stopped, Map.of(), Mobility.USUAL));
@@ -301,11 +262,11 @@ class LanesTest {
   @Test
   void impossibleGroupsAreRefused() {
     Lanes lanes = new Lanes(new Adapter(ALL));
-    SessionPlan plan = plan(ALL, new Random(1), 1);
+    SessionPlan plan = SmallGroups.plan(ALL, new Random(1), 1);
     assertThatThrownBy(() -> lanes.plan(plan, List.of(), 3)).hasMessageContaining("1 to 32 people");
-    assertThatThrownBy(() -> lanes.plan(plan, people(new Random(1), 33), 3))
+    assertThatThrownBy(() -> lanes.plan(plan, SmallGroups.people(new Random(1), 33), 3))
         .hasMessageContaining("this one has 33");
-    assertThatThrownBy(() -> lanes.plan(plan, people(new Random(1), 3), 5))
+    assertThatThrownBy(() -> lanes.plan(plan, SmallGroups.people(new Random(1), 3), 5))
         .hasMessageContaining("2 to 4 lanes, was 5");
   }
 

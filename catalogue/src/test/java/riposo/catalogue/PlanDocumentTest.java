@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import riposo.core.Orders;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Adapter;
@@ -423,7 +424,7 @@ class PlanDocumentTest {
         units.add(i);
       }
       String best = key(found.after());
-      for (List<Integer> p : permutations(units)) {
+      for (List<Integer> p : Orders.of(units)) {
         List<Slot> other = new ArrayList<>();
         p.forEach(u -> other.addAll(slots.subList(u * unit, (u + 1) * unit)));
         BlockOrder.Found as =
@@ -437,22 +438,5 @@ class PlanDocumentTest {
     return String.format(
         "%03d %03d %03d %03d %03d",
         c.floorTrips(), c.regionTwice(), c.postureChanges(), c.smallFirst(), c.halfTwice());
-  }
-
-  private static List<List<Integer>> permutations(List<Integer> of) {
-    if (of.isEmpty()) {
-      return List.of(List.of());
-    }
-    List<List<Integer>> all = new ArrayList<>();
-    for (Integer first : of) {
-      List<Integer> rest = new ArrayList<>(of);
-      rest.remove(first);
-      for (List<Integer> tail : permutations(rest)) {
-        List<Integer> one = new ArrayList<>(List.of(first));
-        one.addAll(tail);
-        all.add(one);
-      }
-    }
-    return all;
   }
 }

@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import riposo.core.Orders;
 import riposo.core.plan.Segment;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunState;
@@ -101,29 +102,12 @@ class RunFoldTest {
     assertThat(logs).hasSize(150);
     int tried = 0;
     for (Case c : logs) {
-      for (List<RunEvent> order : orders(c.read())) {
+      for (List<RunEvent> order : Orders.of(c.read())) {
         check(c, order);
         tried++;
       }
     }
     assertThat(tried).isEqualTo(150 * 120);
-  }
-
-  private static <T> List<List<T>> orders(List<T> all) {
-    if (all.isEmpty()) {
-      return List.of(List.of());
-    }
-    List<List<T>> result = new ArrayList<>();
-    for (int i = 0; i < all.size(); i++) {
-      List<T> rest = new ArrayList<>(all);
-      T head = rest.remove(i);
-      for (List<T> tail : orders(rest)) {
-        List<T> one = new ArrayList<>(List.of(head));
-        one.addAll(tail);
-        result.add(one);
-      }
-    }
-    return result;
   }
 
   private static void write() throws IOException {

@@ -2,7 +2,6 @@ package riposo.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
@@ -11,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
+import riposo.core.Orders;
 import riposo.server.platform.StudioContext;
 import riposo.server.run.Runs;
 import tools.jackson.databind.JsonNode;
@@ -210,7 +210,7 @@ class RunEventsTest extends ApiDesk {
   void inAnyOrderOfArrivalTheServerComesToTheSameState() throws Exception {
     long t = clock.millis();
     UUID plan = post("/plans", PLAN).id();
-    List<List<Integer>> orders = orders(List.of(0, 1, 2, 3));
+    List<List<Integer>> orders = Orders.of(List.of(0, 1, 2, 3));
     String first = null;
     for (List<Integer> order : orders) {
       client = screened();
@@ -236,23 +236,6 @@ class RunEventsTest extends ApiDesk {
     }
     assertThat(orders).hasSize(24);
     assertThat(first).contains("PAUSED", "\"effort\":4", "\"pain\":1");
-  }
-
-  private static <T> List<List<T>> orders(List<T> all) {
-    if (all.isEmpty()) {
-      return List.of(List.of());
-    }
-    List<List<T>> result = new ArrayList<>();
-    for (int i = 0; i < all.size(); i++) {
-      List<T> rest = new ArrayList<>(all);
-      T head = rest.remove(i);
-      for (List<T> tail : orders(rest)) {
-        List<T> one = new ArrayList<>(List.of(head));
-        one.addAll(tail);
-        result.add(one);
-      }
-    }
-    return result;
   }
 
   @Test

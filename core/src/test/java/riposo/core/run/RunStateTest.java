@@ -12,6 +12,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import riposo.core.Orders;
 import riposo.core.limit.Side;
 import riposo.core.plan.Block;
 import riposo.core.plan.Segment;
@@ -79,7 +80,7 @@ class RunStateTest {
       if (kinds.size() > 6) {
         continue;
       }
-      for (List<Kind> order : permutations(kinds)) {
+      for (List<Kind> order : Orders.of(kinds)) {
         // the second device's clock is the same, 25 s behind, or 25 s ahead
         for (int skew : new int[] {0, -25_000, 25_000}) {
           List<RunEvent> events = new ArrayList<>();
@@ -114,23 +115,6 @@ class RunStateTest {
       }
     }
     assertThat(tried).isGreaterThan(10_000);
-  }
-
-  private static <T> List<List<T>> permutations(List<T> all) {
-    if (all.isEmpty()) {
-      return List.of(List.of());
-    }
-    List<List<T>> result = new ArrayList<>();
-    for (int i = 0; i < all.size(); i++) {
-      List<T> rest = new ArrayList<>(all);
-      T head = rest.remove(i);
-      for (List<T> tail : permutations(rest)) {
-        List<T> one = new ArrayList<>(List.of(head));
-        one.addAll(tail);
-        result.add(one);
-      }
-    }
-    return result;
   }
 
   @Test

@@ -1,4 +1,7 @@
-/** The next-day check-in and the outbox it is sent through. */
+/**
+ * The next-day check-in, for the others through {@link riposo.server.checkin.CheckIns}, and the
+ * outbox behind {@link riposo.server.checkin.MailPort}.
+ */
 @NullMarked
 package riposo.server.checkin;
 

@@ -1,4 +1,7 @@
-/** The day sheet and appointments. */
+/**
+ * The day sheet and appointments ({@link riposo.server.day.Appointments}). Inside: {@code
+ * DayService} the sheet, {@code CalendarService} the calendar file.
+ */
 @NullMarked
 package riposo.server.day;
 

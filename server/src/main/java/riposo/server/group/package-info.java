@@ -1,4 +1,8 @@
-/** Groups: who, where, which plan; lanes on the day; the group sheet. */
+/**
+ * Groups, for the others through {@link riposo.server.group.Groups}. Inside: {@code GroupService}
+ * who, where and which plan, {@code MeetingService} one meeting with its lanes, {@code SheetMaker}
+ * and {@code GroupPrint} the sheet on screen and on paper.
+ */
 @NullMarked
 package riposo.server.group;
 
