@@ -179,6 +179,7 @@ function Versions({ theirs, yours }: { theirs: unknown; yours: unknown }) {
   const keys = Object.keys(b ?? {}).filter(
     (k) => a && k in a && JSON.stringify(a[k]) !== JSON.stringify(b[k]),
   )
+  if (keys.length === 0) return null
   return (
     <table className="mt-2 w-full text-left text-sm">
       <thead>

@@ -176,10 +176,14 @@ function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView
                 ))}
             </select>
             <span className="text-sm text-soft">{c.refusedKit.join(' ')}</span>
+            {place.variables?.id === c.id && (
+              <div className="sm:col-span-3">
+                <Failure error={place.error} />
+              </div>
+            )}
           </li>
         ))}
       </ul>
-      <Failure error={place.error} />
     </section>
   )
 }

@@ -5,19 +5,29 @@ import { Button, Failure, Field, Loading } from '../../ui'
 
 /** The studio's own settings. */
 export function SettingsPage() {
+  const [loaded, setLoaded] = useState(0)
   const settings = useQuery({ queryKey: ['settings'], queryFn: () => api.get<S['Studio']>('/settings') })
   if (settings.error) return <Failure error={settings.error} />
   if (!settings.data) return <Loading what="the settings" />
-  return <SettingsForm key={JSON.stringify(settings.data)} studio={settings.data} />
+  return (
+    <SettingsForm
+      key={loaded}
+      studio={settings.data}
+      onLoad={() => void settings.refetch().then(() => setLoaded((n) => n + 1))}
+    />
+  )
 }
 
-function SettingsForm({ studio }: { studio: S['Studio'] }) {
+/** Typed on the version it was opened with; what is stored meanwhile is loaded only on asking. */
+function SettingsForm({ studio, onLoad }: { studio: S['Studio']; onLoad: () => void }) {
   const [form, setForm] = useState({ ...studio, id: undefined, version: undefined })
+  const [version, setVersion] = useState(studio.version)
   const [saved, setSaved] = useState(false)
   const cache = useQueryClient()
   const save = useMutation({
-    mutationFn: () => api.put<S['Studio']>('/settings', form, studio.version),
+    mutationFn: () => api.put<S['Studio']>('/settings', form, version),
     onSuccess: async (now) => {
+      setVersion(now.version)
       cache.setQueryData(['settings'], now)
       await cache.invalidateQueries({ queryKey: ['me'] })
       setSaved(true)
@@ -84,7 +94,7 @@ function SettingsForm({ studio }: { studio: S['Studio'] }) {
       </div>
       <Failure error={save.error} />
       {error?.problem.code === 'stale' && (
-        <Button className="mb-3" onClick={() => void cache.invalidateQueries({ queryKey: ['settings'] })}>
+        <Button className="mb-3" onClick={onLoad}>
           Load what is stored
         </Button>
       )}

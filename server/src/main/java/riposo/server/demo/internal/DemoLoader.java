@@ -631,8 +631,8 @@ class DemoLoader implements ApplicationRunner {
               (slot, family) ->
                   new Said(
                       6,
-                      // yesterday the split squat went wrong: a stop that nobody has decided yet
-                      s == 5 && family.equals("split")
+                      // yesterday the left leg alone was too much: a stop nobody has decided yet
+                      s == 5 && family.equals("balance")
                           ? 8
                           : family.equals("sit-stand") || family.equals("split")
                               ? Math.min(4, 2 + s % 3)
