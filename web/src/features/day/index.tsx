@@ -63,7 +63,7 @@ export function DayPage() {
                   </Link>{' '}
                   <span className="text-soft">
                     {s.plan} · <span className="font-mono">{clock(s.totalSeconds)}</span> ·{' '}
-                    {s.swaps === 0 ? 'as planned' : `${s.swaps} swaps`}
+                    {s.swaps === 0 ? 'as planned' : `${s.swaps} ${s.swaps === 1 ? 'swap' : 'swaps'}`}
                   </span>
                 </p>
                 <p className="mt-1">

@@ -69,7 +69,7 @@ export function KitPage() {
                   {r.name}{' '}
                   <span className="font-normal text-soft">
                     {r.clientId ? `home of ${name(r.clientId) ?? 'a client'}` : 'studio room'} · {r.usedBy}{' '}
-                    train here
+                    {r.usedBy === 1 ? 'trains' : 'train'} here
                   </span>
                 </h2>
                 <Button quiet onClick={() => setEditing(r)} aria-label={`Change ${r.name}`}>

@@ -205,6 +205,25 @@ class ModulesTest {
         .check(CLASSES);
   }
 
+  /** A package belongs to one part of the tree, its tests too. */
+  @Test
+  void noPartOfTheTreeWritesIntoThePackagesOfAnother() throws java.io.IOException {
+    List<String> found = new ArrayList<>();
+    for (String part : List.of("core", "catalogue", "server", "e2e", "bench")) {
+      for (String code : List.of("main", "test")) {
+        java.nio.file.Path root = java.nio.file.Path.of("..", part, "src", code, "java", "riposo");
+        if (java.nio.file.Files.exists(root)) {
+          try (Stream<java.nio.file.Path> top = java.nio.file.Files.list(root)) {
+            top.map(f -> part + " has riposo." + f.getFileName())
+                .filter(f -> !f.equals(part + " has riposo." + part))
+                .forEach(found::add);
+          }
+        }
+      }
+    }
+    assertThat(found).isEmpty();
+  }
+
   /**
    * A source that is shown is one a reader can find: no line names a document that does not ship.
    */

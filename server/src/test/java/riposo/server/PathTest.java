@@ -312,7 +312,7 @@ class PathTest {
     morning(run, 0, NextDay.Compared.SAME, NextDay.Sign.NUMBNESS);
     assertThat(standing("push").stopped()).isTrue();
     assertThat(in(() -> verdicts.waiting()))
-        .anyMatch(w -> w.clientId().equals(client) && w.count() == 5);
+        .anyMatch(w -> w.clientId().equals(client) && w.count() == 5 && w.stops() == 5);
   }
 
   @Test

@@ -14,7 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.adapt.AdaptedPlans;
 
-/** The adapt desk: adapted plans, stairs, and the professional's own choices. */
+/** The adapt desk: adapted plans, stairs, and the professional's own choices, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/clients/{clientId}/adapted/{planId}", produces = "application/json")
 class AdaptController {

@@ -38,7 +38,7 @@ import riposo.server.platform.Json;
 import riposo.server.platform.Studios;
 import tools.jackson.core.type.TypeReference;
 
-/** The adapt desk: adapted plans, stairs, and the professional's own choices. */
+/** The adapt desk: a plan adapted to a client on a day, as a fact and as shown. */
 @Service
 @Transactional
 class AdaptService implements AdaptedPlans {

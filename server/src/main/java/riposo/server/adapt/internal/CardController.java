@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.platform.Pdf;
 
-/** The client card on paper: the adapted plan in large type, with cautions. */
+/** The client card on paper: the adapted plan in large type, with cautions, over HTTP. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/adapted/{planId}")
 class CardController {

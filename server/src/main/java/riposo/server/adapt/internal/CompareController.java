@@ -11,7 +11,10 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What changes: between dates, clients, with today's check, without a limit, over a week. */
+/**
+ * What changes: between dates, clients, with today's check, without a limit, over a week, over
+ * HTTP.
+ */
 @RestController
 @RequestMapping(value = "/api/clients/{clientId}/adapted/{planId}", produces = "application/json")
 class CompareController {

@@ -9,7 +9,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What is open to a client on a date, and what a plan needs where the client trains. */
+/** What is open to a client on a date, and what a plan needs where the client trains, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/clients/{clientId}", produces = "application/json")
 class OpenController {

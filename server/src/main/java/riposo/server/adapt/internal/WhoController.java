@@ -8,7 +8,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Who of the studio's clients may do a movement today, while it is written or after. */
+/** Who of the studio's clients may do a movement today, while it is written or after, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/movements", produces = "application/json")
 class WhoController {

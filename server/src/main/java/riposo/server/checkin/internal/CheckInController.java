@@ -21,7 +21,7 @@ import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 
-/** The client's own page, opened by an unguessable link. */
+/** The client's own page, opened by an unguessable link, over HTTP. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 class CheckInController {

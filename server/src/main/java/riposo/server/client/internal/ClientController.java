@@ -17,7 +17,7 @@ import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
 import riposo.server.platform.IfMatch;
 
-/** Clients: list, add, edit. */
+/** Clients: list, add, edit, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/clients", produces = "application/json")
 class ClientController {

@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Everything kept of a client, to take away or to erase. */
+/** Everything kept of a client, to take away or to erase, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/clients/{id}", produces = "application/json")
 class PrivacyController {

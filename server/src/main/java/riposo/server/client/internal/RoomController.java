@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.platform.IfMatch;
 
-/** Studio rooms and client homes, and the grip on a band. */
+/** Studio rooms and client homes, and the grip on a band, over HTTP. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 class RoomController {

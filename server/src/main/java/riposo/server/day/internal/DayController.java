@@ -13,7 +13,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.run.Runs;
 
-/** The day sheet: today's sessions and what waits. */
+/** The day sheet: today's sessions and what waits, over HTTP. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 class DayController {

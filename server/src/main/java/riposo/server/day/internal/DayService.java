@@ -238,18 +238,25 @@ class DayService implements Appointments {
     return changes;
   }
 
+  /** "1 stop and refer, 3 verdicts to decide". */
+  private static String toDecide(Verdicts.Waiting v) {
+    int others = v.count() - v.stops();
+    List<String> all = new ArrayList<>();
+    if (v.stops() > 0) {
+      all.add(v.stops() + (v.stops() == 1 ? " stop and refer" : " stops and refers"));
+    }
+    if (others > 0) {
+      all.add(others + (others == 1 ? " verdict" : " verdicts"));
+    }
+    return String.join(", ", all) + " to decide";
+  }
+
   private List<WaitView> waits(LocalDate day) {
     List<WaitView> waits = new ArrayList<>();
     Map<UUID, List<Runs.Summary>> unclosed =
         runs.unclosed().stream().collect(Collectors.groupingBy(Runs.Summary::clientId));
     for (Verdicts.Waiting v : verdicts.waiting()) {
-      waits.add(
-          new WaitView(
-              "VERDICT",
-              v.clientId(),
-              name(v.clientId()),
-              v.count() == 1 ? "1 verdict to decide" : v.count() + " verdicts to decide",
-              null));
+      waits.add(new WaitView("VERDICT", v.clientId(), name(v.clientId()), toDecide(v), null));
     }
     for (CheckIns.Waiting c : checkIns.waiting(day)) {
       waits.add(

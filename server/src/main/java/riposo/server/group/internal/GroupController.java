@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.platform.IfMatch;
 
-/** Groups and their sheet. */
+/** Groups and their sheet, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/groups", produces = "application/json")
 class GroupController {

@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.platform.Pdf;
 
-/** The group sheet on paper. */
+/** The group sheet on paper, over HTTP. */
 @RestController
 @RequestMapping("/api/groups")
 class GroupPrintController {

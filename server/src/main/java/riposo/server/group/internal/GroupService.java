@@ -27,7 +27,7 @@ import riposo.server.platform.Audit;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 
-/** Groups and their sheet. */
+/** Groups: who, where, which plan; the days they meet. */
 @Service
 @Transactional
 class GroupService implements Groups, Clients.RoomUse {

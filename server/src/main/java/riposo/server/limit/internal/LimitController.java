@@ -18,7 +18,9 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.core.limit.Side;
 import riposo.server.platform.IfMatch;
 
-/** Limits: list, add, change, lift. A change is a new limit that replaces the old one. */
+/**
+ * Limits: list, add, change, lift. A change is a new limit that replaces the old one, over HTTP.
+ */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 class LimitController {

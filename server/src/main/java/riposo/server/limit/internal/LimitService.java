@@ -26,7 +26,7 @@ import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 
-/** Limits: list, add, change, lift. A change is a new limit that replaces the old one. */
+/** Limits added, changed, lifted. A change is a new limit that replaces the old one. */
 @Service
 @Transactional
 class LimitService implements Limits, Clients.SitterSource {

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.core.movement.Modifier;
 import riposo.server.movement.FigureSvg;
 
-/** The catalogue: found, read in full, and drawn. */
+/** The catalogue: found, read in full, and drawn, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/movements", produces = "application/json")
 class MovementController {

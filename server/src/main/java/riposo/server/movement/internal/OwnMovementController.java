@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.platform.IfMatch;
 
-/** The studio's own movements: added, changed, retired, brought in and taken out. */
+/** The studio's own movements: added, changed, retired, brought in and taken out, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/movements", produces = "application/json")
 class OwnMovementController {

@@ -9,7 +9,7 @@ import riposo.core.wording.RuleEntry;
 import riposo.server.movement.Movements;
 import riposo.server.platform.Studios;
 
-/** Every rule, readable. */
+/** Every rule, readable, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/rules", produces = "application/json")
 class RuleController {

@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.server.plan.Plans;
 import riposo.server.platform.IfMatch;
 
-/** Session plans: list, build with a live timeline, order, versions, starting points. */
+/** Session plans: list, build with a live timeline, order, versions, starting points, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/plans", produces = "application/json")
 class PlanController {

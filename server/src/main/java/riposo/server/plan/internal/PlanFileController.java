@@ -13,7 +13,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.plan.Plans;
 
-/** Plans out and in as open documents. */
+/** Plans out and in as open documents, over HTTP. */
 @RestController
 @RequestMapping("/api/plans")
 class PlanFileController {

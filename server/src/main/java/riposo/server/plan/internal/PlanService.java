@@ -30,7 +30,7 @@ import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 import tools.jackson.core.type.TypeReference;
 
-/** Session plans: list, build with a live timeline, order, versions, starting points. */
+/** Session plans kept, with their versions and starting points. */
 @Service
 @Transactional
 class PlanService implements Plans {

@@ -8,7 +8,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The record of changes, newest first. */
+/** The record of changes, newest first, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/audit", produces = "application/json")
 class AuditController {

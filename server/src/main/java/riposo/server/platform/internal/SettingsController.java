@@ -9,7 +9,7 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.server.platform.IfMatch;
 import riposo.server.platform.Studios;
 
-/** The studio's own settings: name, zone, the emergency number, units. */
+/** The studio's own settings: name, zone, the emergency number, units, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/settings", produces = "application/json")
 class SettingsController {

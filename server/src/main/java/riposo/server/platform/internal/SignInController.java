@@ -27,7 +27,7 @@ import riposo.server.platform.Professional;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 
-/** Signing in and out, and who is signed in. */
+/** Signing in and out, and who is signed in, over HTTP. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 class SignInController {

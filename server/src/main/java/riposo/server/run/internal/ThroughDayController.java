@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Small doses spread over a day, ticked off on the client's page. */
+/** Small doses spread over a day, ticked off on the client's page, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/clients/{clientId}/day-plans", produces = "application/json")
 class ThroughDayController {

@@ -35,9 +35,7 @@ import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.screening.Readiness.ClientStanding;
 
-/**
- * Clearances with what they cover, set and lift; what happens to a client; the letter that asks.
- */
+/** Clearances with what they cover, set and lift, and what happens to a client. */
 @Service
 @Transactional
 class ClearanceService {

@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.core.screening.Question;
 import riposo.server.platform.IfMatch;
 
-/** Screenings, their drafts, and proposals decided one by one. */
+/** Screenings, their drafts, and proposals decided one by one, over HTTP. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 class ScreeningController {

@@ -9,7 +9,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.screening.Readiness;
 
-/** Where a client stands today, and the pulse guide that rests on it. */
+/** Where a client stands today, and the pulse guide that rests on it, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/clients/{clientId}", produces = "application/json")
 class StandingController {

@@ -14,7 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.core.today.TodayCheck.Needs;
 import riposo.server.screening.TodayChecks;
 
-/** Today's check: what to ask, what it comes to, kept whatever the answer. */
+/** Today's check: what to ask, what it comes to, kept whatever the answer, over HTTP. */
 @RestController
 @RequestMapping(value = "/api/clients/{clientId}/today-checks", produces = "application/json")
 class TodayController {

@@ -1,11 +1,9 @@
 package riposo.server.tolerance.internal;
 
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -332,12 +330,7 @@ class ToleranceService implements Verdicts {
   @Override
   @Transactional(readOnly = true)
   public List<Waiting> waiting() {
-    return store.findByStatus(VerdictStatus.WAITING).stream()
-        .collect(Collectors.groupingBy(v -> v.clientId, LinkedHashMap::new, Collectors.counting()))
-        .entrySet()
-        .stream()
-        .map(e -> new Waiting(e.getKey(), e.getValue().intValue()))
-        .toList();
+    return store.waiting();
   }
 
   @Override

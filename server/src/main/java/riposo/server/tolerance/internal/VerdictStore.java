@@ -3,8 +3,8 @@ package riposo.server.tolerance.internal;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Query;
-import riposo.core.tolerance.VerdictStatus;
 import riposo.server.platform.Store;
+import riposo.server.tolerance.Verdicts;
 
 interface VerdictStore extends Store<VerdictRow> {
   List<VerdictRow> findByClientIdOrderByOnDateAscCreatedAtAsc(UUID clientId);
@@ -22,5 +22,11 @@ interface VerdictStore extends Store<VerdictRow> {
           + " or v.decided = STOP_AND_REFER and v.status <> ENDED) order by v.onDate, v.createdAt")
   List<VerdictRow> stops(UUID client);
 
-  List<VerdictRow> findByStatus(VerdictStatus status);
+  /** How many verdicts wait, a client a row, those with a stop first. */
+  @Query(
+      "select new riposo.server.tolerance.Verdicts$Waiting(v.clientId, cast(count(v) as integer),"
+          + " cast(sum(case when v.verdict = STOP_AND_REFER then 1 else 0 end) as integer))"
+          + " from FamilyVerdict v where v.status = WAITING group by v.clientId"
+          + " order by max(case when v.verdict = STOP_AND_REFER then 1 else 0 end) desc, min(v.createdAt)")
+  List<Verdicts.Waiting> waiting();
 }
