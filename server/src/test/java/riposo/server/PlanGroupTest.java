@@ -201,6 +201,33 @@ class PlanGroupTest extends ApiDesk {
   }
 
   @Test
+  void whoIsArchivedOrTookConsentBackStandsApartAndTheOthersHaveTheirSheet() throws Exception {
+    UUID plan = post("/plans", PLAN).id();
+    UUID well = screened();
+    UUID gone = screened();
+    UUID back = screened();
+    UUID group = group(plan, room(1), well, gone, back);
+    post("/clients/" + gone + "/archive", "{}");
+    java.time.LocalDate today =
+        java.time.LocalDate.ofInstant(clock.instant(), java.time.ZoneId.of("Europe/Oslo"));
+    Answer record =
+        call(
+            me,
+            "PUT",
+            "/clients/" + back + "/record",
+            "{\"olderMaximum\":false,\"consent\":{\"on\":\"%s\",\"name\":\"Ada\",\"withdrawnOn\":\"%s\"}}"
+                .formatted(today.minusDays(3), today),
+            get("/clients/" + back).body().path("version").asLong());
+    assertThat(record.status()).as(record.text()).isEqualTo(200);
+    Answer s = sheet(group);
+    assertThat(s.status()).as(s.text()).isEqualTo(200);
+    assertThat(texts(s.body().path("people"), "clientId")).containsExactly(well.toString());
+    assertThat(texts(s.body().path("apart"), "outcome"))
+        .containsExactlyInAnyOrder("ARCHIVED", "CONSENT");
+    assertThat(get("/day").status()).isEqualTo(200);
+  }
+
+  @Test
   void aGroupHasLanesAndWhoeverMustAskFirstStandsApartAndIsNotStarted() throws Exception {
     UUID plan = post("/plans", PLAN).id();
     UUID well = screened();

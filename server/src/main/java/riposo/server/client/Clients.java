@@ -43,7 +43,38 @@ public interface Clients {
       List<String> refusedKit,
       List<Room.Printed> printed,
       ClientRecord record,
-      @Nullable LocalDate archivedOn) {}
+      @Nullable LocalDate archivedOn) {
+    /** Why this client is not trained at all on a day; null where nothing stands in the way. */
+    public @Nullable Inactive inactive(LocalDate day) {
+      if (archivedOn != null) {
+        return new Inactive(
+            Inactive.Why.ARCHIVED, name + " is archived: restore the client first.");
+      }
+      ClientRecord.Consent consent = record.consent();
+      if (consent != null && consent.withdrawnOn() != null && !consent.withdrawnOn().isAfter(day)) {
+        return new Inactive(
+            Inactive.Why.CONSENT,
+            "Consent was withdrawn on " + consent.withdrawnOn() + ": nothing new is recorded.");
+      }
+      return null;
+    }
+  }
+
+  /** Why a client is not trained at all, with its sentence. */
+  record Inactive(Why why, String sentence) {
+    /** Put away, or consent taken back. */
+    public enum Why {
+      ARCHIVED("archived"),
+      CONSENT("consent-withdrawn");
+
+      /** The code of the problem. */
+      public final String code;
+
+      Why(String code) {
+        this.code = code;
+      }
+    }
+  }
 
   /** A room by name. */
   record RoomName(UUID id, String name) {}

@@ -123,16 +123,9 @@ class ClientService implements Clients {
   @Override
   public Client requireActive(UUID id) {
     Client c = require(id);
-    if (c.archivedOn() != null) {
-      throw Problems.refused("archived", c.name() + " is archived: restore the client first.");
-    }
-    ClientRecord.Consent consent = c.record().consent();
-    if (consent != null
-        && consent.withdrawnOn() != null
-        && !consent.withdrawnOn().isAfter(studios.today())) {
-      throw Problems.refused(
-          "consent-withdrawn",
-          "Consent was withdrawn on " + consent.withdrawnOn() + ": nothing new is recorded.");
+    Inactive inactive = c.inactive(studios.today());
+    if (inactive != null) {
+      throw Problems.refused(inactive.why().code, inactive.sentence());
     }
     return c;
   }

@@ -269,15 +269,10 @@ class MeetingService {
   /** Why somebody is not started with the group; null when nothing stands in the way. */
   GroupSheet.@Nullable SheetApart apart(UUID clientId) {
     Clients.Client c = clients.require(clientId);
-    if (c.archivedOn() != null) {
+    Clients.Inactive inactive = c.inactive(studios.today());
+    if (inactive != null) {
       return new GroupSheet.SheetApart(
-          clientId, c.name(), "ARCHIVED", List.of("Archived: not to be trained."));
-    }
-    try {
-      clients.requireActive(clientId);
-    } catch (Problems p) {
-      return new GroupSheet.SheetApart(
-          clientId, c.name(), "CONSENT", List.of(String.valueOf(p.getMessage())));
+          clientId, c.name(), inactive.why().name(), List.of(inactive.sentence()));
     }
     StartGate.Closed closed = StartGate.withGroup(readiness.of(clientId).who());
     return closed == null
