@@ -26,9 +26,6 @@ import riposo.core.kit.Band;
 import riposo.core.kit.Room;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
-import riposo.core.limit.Limit;
-import riposo.core.limit.Side;
-import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Kit;
 import riposo.core.plan.Format;
@@ -40,31 +37,6 @@ import riposo.core.plan.Slot;
 class LanesTest {
   private static final LocalDate DAY = LocalDate.of(2026, 11, 25);
   private static final Catalogue ALL = CatalogueReader.shipped();
-
-  private static Limit limit(String axis, Side side, int cap) {
-    return new Limit(
-        UUID.nameUUIDFromBytes((axis + side + cap).getBytes()),
-        axis,
-        side,
-        cap,
-        Strength.ADVISED,
-        "law",
-        DAY,
-        null,
-        null);
-  }
-
-  private static final List<List<Limit>> KINDS =
-      List.of(
-          List.of(),
-          List.of(limit("surface.standing", Side.BOTH, 0), limit("transfer.floor", Side.BOTH, 0)),
-          List.of(
-              limit("transfer.floor", Side.BOTH, 0), limit("balance.unsupported", Side.BOTH, 0)),
-          List.of(limit("joint.shoulder-elevation.loaded", Side.RIGHT, 80)),
-          List.of(
-              limit("joint.knee-flexion.loaded", Side.LEFT, 60), limit("kneel.bare", Side.BOTH, 0)),
-          List.of(limit("pressure", Side.BOTH, 0), limit("effort", Side.BOTH, 3)),
-          List.of(limit("grip", Side.LEFT, 0), limit("balance.unsupported", Side.BOTH, 1)));
 
   @Test
   void everybodyFollowsALaneInAFormThatBreaksNothingOrIsNamed() {
@@ -179,7 +151,7 @@ class LanesTest {
       people.add(
           new Participant(
               new UUID(2, i),
-              Caps.on(DAY, KINDS.get(kinds[i])),
+              Caps.on(DAY, SmallGroups.KINDS.get(kinds[i])),
               EnumSet.allOf(Kit.class),
               Map.of(),
               Map.of(),

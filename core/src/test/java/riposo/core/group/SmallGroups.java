@@ -34,7 +34,8 @@ public final class SmallGroups {
 
   private SmallGroups() {}
 
-  private static Limit limit(String axis, Side side, int cap) {
+  /** An ADVISED limit from that day on. */
+  public static Limit limit(String axis, Side side, int cap) {
     return new Limit(
         UUID.nameUUIDFromBytes((axis + side + cap).getBytes()),
         axis,
@@ -47,7 +48,8 @@ public final class SmallGroups {
         null);
   }
 
-  private static final List<List<Limit>> KINDS =
+  /** Kinds of people: each a few limits that go together. */
+  public static final List<List<Limit>> KINDS =
       List.of(
           List.of(),
           List.of(limit("surface.standing", Side.BOTH, 0), limit("transfer.floor", Side.BOTH, 0)),
