@@ -33,11 +33,13 @@ const BLANK: Room = {
   machines: [],
 }
 
+const ACTIVE = ['clients', false]
+
 /** Studio rooms and client homes: what is there, what cannot be used, what is printed on it. */
 export function KitPage() {
   const rooms = useQuery({ queryKey: ['rooms'], queryFn: () => api.get<S['RoomView'][]>('/rooms') })
   const clients = useQuery({
-    queryKey: ['clients', false],
+    queryKey: ACTIVE,
     queryFn: () => api.get<S['Client'][]>('/clients'),
   })
   const [editing, setEditing] = useState<S['RoomView'] | 'new' | null>(null)
@@ -145,8 +147,16 @@ export function KitPage() {
 function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView'][] }) {
   const cache = useQueryClient()
   const place = useMutation({
-    mutationFn: (v: { id: string; version: number; roomId: string }) =>
-      api.put(`/clients/${v.id}/place`, { roomId: v.roomId || null }, v.version),
+    // one after the other, each on the version that the one before left
+    scope: { id: 'place' },
+    mutationFn: (v: { id: string; roomId: string }) =>
+      api.put<S['Client']>(
+        `/clients/${v.id}/place`,
+        { roomId: v.roomId || null },
+        cache.getQueryData<S['Client'][]>(ACTIVE)?.find((c) => c.id === v.id)?.version,
+      ),
+    onSuccess: (now) =>
+      cache.setQueryData<S['Client'][]>(ACTIVE, (all) => all?.map((c) => (c.id === now.id ? now : c))),
     onSettled: () => void cache.invalidateQueries(),
   })
   return (
@@ -164,7 +174,7 @@ function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView
             <select
               aria-label={`Where ${c.name} trains`}
               value={c.room?.id ?? ''}
-              onChange={(e) => place.mutate({ id: c.id, version: c.version, roomId: e.target.value })}
+              onChange={(e) => place.mutate({ id: c.id, roomId: e.target.value })}
             >
               <option value="">own kit, the quick list</option>
               {rooms

@@ -7,13 +7,13 @@ import { Button, Failure, Field, Loading } from '../../ui'
 export function SettingsPage() {
   const [loaded, setLoaded] = useState(0)
   const settings = useQuery({ queryKey: ['settings'], queryFn: () => api.get<S['Studio']>('/settings') })
-  if (settings.error) return <Failure error={settings.error} />
-  if (!settings.data) return <Loading what="the settings" />
+  if (!settings.data)
+    return settings.error ? <Failure error={settings.error} /> : <Loading what="the settings" />
   return (
     <SettingsForm
       key={loaded}
       studio={settings.data}
-      onLoad={() => void settings.refetch().then(() => setLoaded((n) => n + 1))}
+      onLoad={() => void settings.refetch().then((r) => r.isSuccess && setLoaded((n) => n + 1))}
     />
   )
 }

@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
@@ -80,12 +81,13 @@ public class Studios {
   }
 
   /**
-   * Changes the signed-in studio, if it still has this version; the zone must be known to Java.
+   * Changes the signed-in studio; the zone must be known to Java.
    *
-   * @return whether it had; false changes nothing
+   * @throws OptimisticLockingFailureException when it has no longer this version; nothing is
+   *     changed
    */
   @Transactional
-  public boolean change(
+  public void change(
       long version,
       String name,
       String zone,
@@ -110,7 +112,10 @@ public class Studios {
     if (request != null) {
       request.removeAttribute(MEMO + StudioContext.current(), RequestAttributes.SCOPE_REQUEST);
     }
-    return changed == 1;
+    if (changed == 0) {
+      throw new OptimisticLockingFailureException(
+          "the studio is at another version than " + version);
+    }
   }
 
   public Instant now() {

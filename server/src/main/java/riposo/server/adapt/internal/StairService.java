@@ -146,7 +146,7 @@ class StairService {
         familyId, movements.catalogue().family(familyId).name(), rungs, modifiers(slot, situation));
   }
 
-  List<ModifierView> modifiers(AdaptedSlot slot, Situation situation) {
+  private List<ModifierView> modifiers(AdaptedSlot slot, Situation situation) {
     Performed at = slot.result().parts().get(0);
     if (slot.result().parts().size() != 1 || at.movementId() == null) {
       return List.of();
@@ -273,7 +273,7 @@ class StairService {
   }
 
   /** The form; a shorter range is as long as the limits leave it, or 70 % where none cuts it. */
-  Performed formed(Movement m, Set<Modifier> modifiers, Caps caps) {
+  private Performed formed(Movement m, Set<Modifier> modifiers, Caps caps) {
     int range = 100;
     if (modifiers.contains(Modifier.RANGE)) {
       Set<Modifier> rest = new HashSet<>(modifiers);
@@ -292,7 +292,7 @@ class StairService {
   /**
    * By how much the format of a slot raises the effort: the stair reckons with it as the plan does.
    */
-  int raise(UUID planId, String key) {
+  private int raise(UUID planId, String key) {
     return plans.require(planId).plan().asked().stream()
         .filter(a -> a.key().equals(key))
         .findFirst()

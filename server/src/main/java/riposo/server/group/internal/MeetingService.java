@@ -174,7 +174,7 @@ class MeetingService {
         .orElse(Meeting.NONE);
   }
 
-  void save(UUID group, LocalDate date, Meeting m) {
+  private void save(UUID group, LocalDate date, Meeting m) {
     SessionRow row = sessions.findByGroupIdAndOnDate(group, date).orElseGet(SessionRow::new);
     if (row.groupId == null) {
       row.createdAt = studios.now();
@@ -185,7 +185,7 @@ class MeetingService {
     sessions.saveAndFlush(row);
   }
 
-  static Meeting.Kept keep(SheetMaker.Given g) {
+  private static Meeting.Kept keep(SheetMaker.Given g) {
     Map<String, List<@Nullable String>> shown = new LinkedHashMap<>();
     Map<String, Map<UUID, Integer>> lane = new LinkedHashMap<>();
     for (LaneSheet.SlotLanes s : g.lanes().slots()) {
@@ -198,7 +198,7 @@ class MeetingService {
         g.plan().id(), g.plan().version(), g.group().lanes, shown, lane, g.lanes().home());
   }
 
-  static LaneSheet kept(Meeting.Kept k, Plans.Plan plan) {
+  private static LaneSheet kept(Meeting.Kept k, Plans.Plan plan) {
     Map<String, String> asked = new HashMap<>();
     plan.plan().asked().forEach(a -> asked.put(a.key(), a.slot().movementId()));
     List<LaneSheet.SlotLanes> slots = new ArrayList<>();
@@ -222,7 +222,7 @@ class MeetingService {
     return new LaneSheet(k.lanes(), slots, k.home());
   }
 
-  SheetMaker.Given given(UUID id, LocalDate date, Meeting m) {
+  private SheetMaker.Given given(UUID id, LocalDate date, Meeting m) {
     GroupRow g = store.require(id, "group");
     UUID planId = g.planId;
     if (planId == null) {

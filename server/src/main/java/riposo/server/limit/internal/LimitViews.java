@@ -149,7 +149,7 @@ class LimitViews {
     return new Combined(day, rows, List.copyOf(changes.values()));
   }
 
-  static void mark(
+  private static void mark(
       TreeMap<LocalDate, ChangeDay> changes,
       LocalDate day,
       String words,
@@ -163,7 +163,7 @@ class LimitViews {
     (begins ? c.begins() : c.ends()).add(words);
   }
 
-  static CombinedRow row(Axis axis, Side side, Caps caps, Limit by) {
+  private static CombinedRow row(Axis axis, Side side, Caps caps, Limit by) {
     Side one = side == Side.BOTH && axis.sided ? Side.LEFT : side;
     int cap = caps.cap(axis.cell(one));
     int looser =

@@ -117,12 +117,12 @@ class PlanTrial {
     return new Compiled(t, PlanTotals.of(plan, t, movements.planAdapter()::find), checks, blocks);
   }
 
-  static String base(String key) {
+  private static String base(String key) {
     int at = key.indexOf('@');
     return at < 0 ? key : key.substring(0, at);
   }
 
-  @Nullable PlanMend fix(PlanCheck c, SessionPlan plan) {
+  private @Nullable PlanMend fix(PlanCheck c, SessionPlan plan) {
     PlanFix f =
         PlanFix.of(c, plan, movements.planAdapter()::planned, movements.planAdapter()::find);
     return f == null ? null : new PlanMend(Wording.fix(f), f.plan());
@@ -154,7 +154,7 @@ class PlanTrial {
         found.better(), Wording.gained(found), found.order(), plan.with(block.with(slots)));
   }
 
-  static List<List<Slot>> slots(SessionPlan plan) {
+  private static List<List<Slot>> slots(SessionPlan plan) {
     return plan.blocks().stream().map(PlanBlock::slots).toList();
   }
 

@@ -53,18 +53,17 @@ class SettingsService {
       throw Problems.field("/zone", "There is no time zone " + f.zone() + ".");
     }
     Studios.Studio before = studios.current();
-    boolean changed =
-        studios.change(
-            version,
-            f.name().trim(),
-            zone,
-            f.emergencyNumber().trim(),
-            f.massUnit(),
-            f.glucoseUnit(),
-            f.phone() == null || f.phone().isBlank() ? null : f.phone().trim());
-    if (!changed) {
-      throw Problems.stale(studios.current(), f);
+    if (before.version() != version) {
+      throw Problems.stale(before, f);
     }
+    studios.change(
+        version,
+        f.name().trim(),
+        zone,
+        f.emergencyNumber().trim(),
+        f.massUnit(),
+        f.glucoseUnit(),
+        f.phone() == null || f.phone().isBlank() ? null : f.phone().trim());
     audit.changed(
         "changed",
         "settings",

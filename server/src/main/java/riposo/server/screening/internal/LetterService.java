@@ -124,7 +124,7 @@ class LetterService {
   }
 
   /** What happened that is still open, with all a clinician needs to judge it. */
-  List<String> happenings(UUID clientId, List<Finding> open) {
+  private List<String> happenings(UUID clientId, List<Finding> open) {
     List<String> all = new ArrayList<>();
     Set<String> rules = open.stream().map(Finding::rule).collect(Collectors.toSet());
     for (Readiness.Stopped stop : standing.stops(clientId)) {
@@ -175,7 +175,7 @@ class LetterService {
     return all;
   }
 
-  String weeks(UUID clientId, LocalDate day) {
+  private String weeks(UUID clientId, LocalDate day) {
     List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
     if (rows.isEmpty()) {
       return "";
@@ -186,7 +186,7 @@ class LetterService {
   }
 
   /** The readings taken that day, each with its time. */
-  String readings(UUID clientId, LocalDate day) {
+  private String readings(UUID clientId, LocalDate day) {
     List<String> all = new ArrayList<>();
     for (CheckRow k : checks.findByClientIdAndOnDateOrderByCreatedAtDesc(clientId, day)) {
       if (k.withdrawnOn == null) {
