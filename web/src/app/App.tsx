@@ -1,80 +1,63 @@
 import { useQuery } from '@tanstack/react-query'
+import { Suspense } from 'react'
 import { Route, Routes } from 'react-router'
-import { AdaptPage } from '../features/adapt'
-import { CheckInPage } from '../features/checkin'
-import {
-  ClientLayout,
-  ClientOverview,
-  ClientsPage,
-  LetterPage,
-  PapersPage,
-  RecordPage,
-} from '../features/clients'
-import { DayPage } from '../features/day'
-import { GroupPage, GroupsPage } from '../features/groups'
-import { LimitsPage } from '../features/limits'
-import { FamilyPage, MovementPage, MovementsPage, OwnMovementPage } from '../features/movements'
-import { RulesPage } from '../features/rules'
-import { KitPage } from '../features/kit'
-import { PulsePage } from '../features/pulse'
-import { SettingsPage } from '../features/settings'
-import { PlanPage, PlansPage } from '../features/plans'
-import { RecordsPage } from '../features/records'
-import { AfterPage, RunPage } from '../features/run'
-import { ScreeningPage, ScreeningVersion } from '../features/screening'
-import { SignInPage } from '../features/signin'
-import { TolerancePage } from '../features/tolerance'
-import { api, type S } from '../lib/api'
-import { Failure, Loading } from '../ui'
+import type { S } from '../lib/api'
+import * as q from '../lib/queries'
+import { Failure } from '../ui/Failure'
+import { Loading } from '../ui/Loading'
+import { Broken } from './Broken'
+import { InRun } from './InRun'
+import * as Page from './pages'
 import { Shell } from './Shell'
 
+/** Every address of the signed-in application, and the sign-in before it. */
 export function App() {
+  const me = useQuery(q.studio.me())
+  if (me.error) return <Failure error={me.error} />
+  if (!me.data) return <Loading what="Riposo" />
   return (
-    <Routes>
-      <Route path="/check-in/:token" element={<CheckInPage />} />
-      <Route path="*" element={<Signed />} />
-    </Routes>
+    <Broken>
+      <Suspense fallback={<Loading what="the page" />}>
+        {me.data.name ? <Addresses me={me.data} /> : <Page.SignIn />}
+      </Suspense>
+    </Broken>
   )
 }
 
-function Signed() {
-  const me = useQuery({ queryKey: ['me'], queryFn: () => api.get<S['Me']>('/me') })
-  if (me.error) return <Failure error={me.error} />
-  if (!me.data) return <Loading what="Riposo" />
-  if (!me.data.name) return <SignInPage />
+function Addresses({ me }: { me: S['Me'] }) {
   return (
     <Routes>
-      <Route path="/run/:runId" element={<RunPage emergency={me.data.emergencyNumber ?? ''} />} />
-      <Route element={<Shell me={me.data} />}>
-        <Route index element={<DayPage />} />
-        <Route path="clients" element={<ClientsPage />} />
-        <Route path="clients/:clientId" element={<ClientLayout />}>
-          <Route index element={<ClientOverview />} />
-          <Route path="screening" element={<ScreeningPage />} />
-          <Route path="screening/:number" element={<ScreeningVersion />} />
-          <Route path="limits" element={<LimitsPage />} />
-          <Route path="pulse" element={<PulsePage />} />
-          <Route path="record" element={<RecordPage />} />
-          <Route path="papers" element={<PapersPage />} />
-          <Route path="letter" element={<LetterPage />} />
-          <Route path="tolerance" element={<TolerancePage />} />
-          <Route path="plan" element={<AdaptPage />} />
-          <Route path="plan/:planId" element={<AdaptPage />} />
+      <Route path="/run/:runId" element={<InRun emergency={me.emergencyNumber ?? ''} />} />
+      <Route element={<Shell me={me} />}>
+        <Route index element={<Page.Day />} />
+        <Route path="clients" element={<Page.Clients />} />
+        <Route path="clients/:clientId" element={<Page.Client />}>
+          <Route index element={<Page.Overview />} />
+          <Route path="screening" element={<Page.Screening />} />
+          <Route path="screening/:number" element={<Page.ScreeningVersion />} />
+          <Route path="limits" element={<Page.Limits />} />
+          <Route path="pulse" element={<Page.Pulse />} />
+          <Route path="record" element={<Page.Record />} />
+          <Route path="papers" element={<Page.Papers />} />
+          <Route path="letter" element={<Page.Letter />} />
+          <Route path="tolerance" element={<Page.Tolerance />} />
+          <Route path="plan" element={<Page.Adapt />} />
+          <Route path="plan/:planId" element={<Page.Adapt />} />
         </Route>
-        <Route path="plans" element={<PlansPage />} />
-        <Route path="plans/:planId" element={<PlanPage />} />
-        <Route path="movements" element={<MovementsPage />} />
-        <Route path="movements/new" element={<OwnMovementPage />} />
-        <Route path="movements/family/:familyId" element={<FamilyPage />} />
-        <Route path="movements/:movementId" element={<MovementPage />} />
-        <Route path="movements/:movementId/edit" element={<OwnMovementPage />} />
-        <Route path="rules" element={<RulesPage />} />
-        <Route path="groups" element={<GroupsPage />} />
-        <Route path="groups/:groupId" element={<GroupPage />} />
-        <Route path="after/:runId" element={<AfterPage />} />
-        <Route path="kit" element={<KitPage />} />
-        <Route path="settings" element={<SettingsPage />} />
-        <Route path="records" element={<RecordsPage />} />
+        <Route path="plans" element={<Page.Plans />} />
+        <Route path="plans/:planId" element={<Page.Plan />} />
+        <Route path="movements" element={<Page.Movements />} />
+        <Route path="movements/new" element={<Page.OwnMovement />} />
+        <Route path="movements/family/:familyId" element={<Page.Family />} />
+        <Route path="movements/:movementId" element={<Page.Movement />} />
+        <Route path="movements/:movementId/edit" element={<Page.OwnMovement />} />
+        <Route path="rules" element={<Page.Rules />} />
+        <Route path="groups" element={<Page.Groups />} />
+        <Route path="groups/:groupId" element={<Page.Group />} />
+        <Route path="after/:runId" element={<Page.After />} />
+        <Route path="kit" element={<Page.Kit />} />
+        <Route path="settings" element={<Page.Settings />} />
+        <Route path="records" element={<Page.Records />} />
         <Route
           path="*"
           element={

@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
-import { api, type S } from '../lib/api'
-import { Dialog } from '../ui'
+import { type S, http, told } from '../lib/api'
+import { useKeys, useKeysHere } from '../lib/keys'
+import * as q from '../lib/queries'
+import { Dialog } from '../ui/Dialog'
 
 const NAV = [
   { to: '/', words: 'Day sheet', key: 'd' },
@@ -14,27 +16,12 @@ const NAV = [
   { to: '/records', words: 'Records', key: 'r' },
 ]
 
-const KEYS: [string, string][] = [
-  ['/', 'find a client, a plan or a movement'],
-  ['g then d c p g m k r', 'day sheet, clients, plans, groups, movements, kit, records'],
-  ['a f n o 1–9 z', 'plan builder: add, format, name, order for me, take a fix, undo'],
-  ['+ l P', 'group sheet: drop-in, people and lanes, print'],
-  ['?', 'these keys'],
-  ['y n u', 'screening: yes, no, not sure'],
-  ['1 2 3 l r b', 'screening: a choice, a side'],
-  ['↑ ↓', 'adapt desk: step on the stair'],
-  ['j k', 'adapt desk: next and previous slot'],
-  ['m 1–9', 'adapt desk: make it gentler, the modifier of that number'],
-  ['t w v', 'adapt desk: the trace, what if, compare'],
-  ['f', 'movements: find'],
-  ['← →', 'a family’s stair: the next family'],
-  ['space ← → r s', 'run: pause, back, skip, +15 s, stop sign'],
-]
-
-/** True while the person types into something. */
-export function typing(e: KeyboardEvent): boolean {
-  const t = e.target as HTMLElement | null
-  return !!t && (t.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(t.tagName))
+/** The name of the page in the tab of the browser; a client's page says whose it is. */
+const titleOf = (path: string) => {
+  const at = [...NAV, { to: '/settings', words: 'Settings' }, { to: '/rules', words: 'Rules' }].find((n) =>
+    n.to === '/' ? path === '/' : path.startsWith(n.to),
+  )
+  return at ? `${at.words} · Riposo` : 'Riposo'
 }
 
 export function Shell({ me }: { me: S['Me'] }) {
@@ -43,36 +30,27 @@ export function Shell({ me }: { me: S['Me'] }) {
   const navigate = useNavigate()
   const location = useLocation()
   const cache = useQueryClient()
-  const going = useRef(0)
   const out = useMutation({
-    mutationFn: () => api.post<undefined>('/sign-out', {}),
+    mutationFn: () => told(http.POST('/api/sign-out')),
     onSuccess: () => {
       cache.clear()
       window.location.assign('/')
     },
   })
-  useEffect(() => {
-    const on = (e: KeyboardEvent) => {
-      if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return
-      if (Date.now() - going.current < 2500) {
-        const to = NAV.find((n) => n.key === e.key)
-        going.current = 0
-        if (to) {
-          e.preventDefault()
-          void navigate(to.to)
-          return
-        }
-      }
-      if (e.key === 'g') going.current = Date.now()
-      if (e.key === '/') {
-        e.preventDefault()
-        setFind(true)
-      }
-      if (e.key === '?') setKeys(true)
-    }
-    window.addEventListener('keydown', on)
-    return () => window.removeEventListener('keydown', on)
-  }, [navigate])
+  useKeys([
+    {
+      press: '[Shift]+/',
+      shown: '/',
+      words: 'find a client, a plan or a movement',
+      act: () => setFind(true),
+    },
+    { press: '[Shift]+?', shown: '?', words: 'these keys', act: () => setKeys(true) },
+    ...NAV.map((n) => ({
+      press: `g ${n.key}`,
+      words: n.words.toLowerCase(),
+      act: () => void navigate(n.to),
+    })),
+  ])
   useEffect(() => {
     // what a run on this device still has to send goes now, and whenever the connection is back
     const deliver = () => void import('../lib/run').then((run) => run.deliverAll()).catch(() => {})
@@ -88,15 +66,19 @@ export function Shell({ me }: { me: S['Me'] }) {
       <a href="#main" className="sr-only focus:not-sr-only">
         Skip to the page
       </a>
+      <title>{titleOf(location.pathname)}</title>
       <header className="no-print border-b border-line">
-        <div className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-6 px-4 md:px-6">
-          <Link to="/" className="flex items-center gap-2 py-3 text-xl font-bold text-teal">
-            <img src="/mark.svg" alt="" width="26" height="26" />
-            Riposo
+        <div className="mx-auto flex max-w-[1280px] items-center gap-x-4 px-4 md:gap-x-6 md:px-6">
+          <Link to="/" className="flex shrink-0 items-center gap-2 py-2.5 text-xl font-bold text-teal">
+            <img src="/mark.svg" alt="Riposo" width="26" height="26" />
+            <span className="hidden lg:inline" aria-hidden>
+              Riposo
+            </span>
           </Link>
           <nav
             aria-label="Main"
-            className="order-last flex w-full flex-wrap gap-x-4 whitespace-nowrap sm:order-none sm:w-auto sm:gap-x-5"
+            tabIndex={-1}
+            className="flex min-w-0 flex-1 gap-x-4 overflow-x-auto whitespace-nowrap sm:gap-x-5"
           >
             {NAV.map((n) => (
               <NavLink
@@ -104,54 +86,62 @@ export function Shell({ me }: { me: S['Me'] }) {
                 to={n.to}
                 end={n.to === '/'}
                 className={({ isActive }) =>
-                  `border-b-[3px] py-3 ${isActive ? 'border-ochre font-semibold' : 'border-transparent text-soft hover:text-ink'}`
+                  `flex min-h-[48px] items-center border-b-[3px] ${isActive ? 'border-ochre font-semibold' : 'border-transparent text-soft hover:text-ink'}`
                 }
               >
                 {n.words}
               </NavLink>
             ))}
-          </nav>
-          <div className="ml-auto flex items-center gap-4 text-soft">
-            <button
-              type="button"
-              onClick={() => setFind(true)}
-              className="flex min-h-[44px] items-center gap-2"
-            >
-              <kbd>/</kbd> find
-            </button>
-            <span className="hidden md:inline">
-              {me.name} · {me.studio}
+            <span className="ml-auto flex items-center gap-4 pl-2 text-soft">
+              <span className="hidden lg:inline">
+                {me.name} · {me.studio}
+              </span>
+              <Link to="/settings" className="flex min-h-[44px] items-center underline underline-offset-4">
+                Settings
+              </Link>
+              <button
+                type="button"
+                className="min-h-[44px] underline underline-offset-4"
+                onClick={() => out.mutate()}
+              >
+                Sign out
+              </button>
             </span>
-            <Link to="/settings" className="flex min-h-[44px] items-center underline underline-offset-4">
-              Settings
-            </Link>
-            <button
-              type="button"
-              className="min-h-[44px] underline underline-offset-4"
-              onClick={() => out.mutate()}
-            >
-              Sign out
-            </button>
-          </div>
+          </nav>
+          <button
+            type="button"
+            onClick={() => setFind(true)}
+            className="flex min-h-[44px] shrink-0 items-center gap-2 text-soft"
+          >
+            <kbd>/</kbd> find
+          </button>
         </div>
       </header>
       <main id="main" className="mx-auto max-w-[1280px] px-4 pb-16 md:px-6">
         <Outlet />
       </main>
       <Find open={find} onOpenChange={setFind} />
-      <Dialog open={keys} onOpenChange={setKeys} title="Keys">
-        <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
-          {KEYS.map(([k, w]) => (
-            <div key={k} className="contents">
-              <dt>
-                <kbd>{k}</kbd>
-              </dt>
-              <dd>{w}</dd>
-            </div>
-          ))}
-        </dl>
-      </Dialog>
+      <KeysHere open={keys} onOpenChange={setKeys} />
     </div>
+  )
+}
+
+/** The keys of the screen that is open, and those that work everywhere. */
+function KeysHere({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean) => void }) {
+  const here = useKeysHere()
+  return (
+    <Dialog open={open} onOpenChange={onOpenChange} title="Keys of this screen">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
+        {here.map((k) => (
+          <div key={k.press} className="contents">
+            <dt>
+              <kbd>{k.shown ?? k.press}</kbd>
+            </dt>
+            <dd>{k.words}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
   )
 }
 
@@ -159,21 +149,9 @@ function Find({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean
   const [text, setText] = useState('')
   const [wanted, setWanted] = useState(false)
   const navigate = useNavigate()
-  const clients = useQuery({
-    queryKey: ['clients', false],
-    queryFn: () => api.get<S['Client'][]>('/clients'),
-    enabled: open,
-  })
-  const plans = useQuery({
-    queryKey: ['plans'],
-    queryFn: () => api.get<S['Plan'][]>('/plans'),
-    enabled: open,
-  })
-  const movements = useQuery({
-    queryKey: ['movements'],
-    queryFn: () => api.get<S['MovementView'][]>('/movements'),
-    enabled: open,
-  })
+  const clients = useQuery({ ...q.clients.all(), enabled: open })
+  const plans = useQuery({ ...q.plans.all(), enabled: open })
+  const movements = useQuery({ ...q.movements.all(), enabled: open })
   const all = [
     ...(clients.data ?? []).map((c) => ({ to: `/clients/${c.id}`, name: c.name, kind: 'client' })),
     ...(plans.data ?? []).map((p) => ({ to: `/plans/${p.id}`, name: p.name, kind: 'plan' })),
@@ -196,7 +174,7 @@ function Find({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean
     if (wanted && ready && first) goes.current(first)
   }, [wanted, ready, first])
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title="Find">
+    <Dialog open={open} onOpenChange={onOpenChange} title="Find" free>
       <form
         onSubmit={(e) => {
           e.preventDefault()

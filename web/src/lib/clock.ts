@@ -103,6 +103,10 @@ export function foldClock(segments: Segment[], people: string[], events: RunEven
   return { status: going.length === 0 ? 'STOPPED' : status, positionMs: position, holdMs: hold, stops }
 }
 
+/** Milliseconds until a part is over, added rest counted. */
+export const msLeft = (s: Segment, c: Pick<Clock, 'positionMs' | 'holdMs'>) =>
+  (s.start + s.length) * 1000 - c.positionMs + c.holdMs
+
 /** The index of the segment at a position; the last one at the very end. */
 export function segmentAt(segments: Segment[], positionMs: number): number {
   const i = segments.findIndex((s) => positionMs < (s.start + s.length) * 1000)

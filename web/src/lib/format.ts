@@ -6,6 +6,8 @@ const LONG = new Intl.DateTimeFormat('en-GB', {
   timeZone: 'UTC',
 })
 
+export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+
 /** "12 Feb" from an ISO date. */
 export const day = (iso: string) => DAY.format(new Date(iso.slice(0, 10) + 'T00:00:00Z'))
 /** "Tuesday 24 November" from an ISO date. */
@@ -15,7 +17,17 @@ export const clock = (seconds: number) => {
   const s = Math.max(0, Math.round(seconds))
   return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`
 }
-export const kg = (grams: number) => `${grams / 1000} kg`
+/** Kilograms of grams. */
+export const kilos = (grams: number) => grams / 1000
+export const kg = (grams: number) => `${kilos(grams)} kg`
+/** Grams of kilograms as they are, up: what is held against a cap is never made lighter by rounding. */
+export const gramsUp = (kilograms: number) => Math.ceil(kilograms * 1000 - 1e-9)
+/** Grams of kilograms wanted or allowed, down. */
+export const gramsDown = (kilograms: number) => Math.floor(kilograms * 1000 + 1e-6)
+/** The size of a file. */
+export const fileSize = (bytes: number) => `${Math.ceil(bytes / 1024)} kB`
+/** Seconds of milliseconds. */
+export const seconds = (ms: number) => ms / 1000
 /** 1 lb is 0.45359237 kg exactly. */
 export const GRAMS_PER_LB = 453.59237
 /** Grams in the unit the studio chose, kilograms beside pounds: "2.2 lb (1 kg)". */

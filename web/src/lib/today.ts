@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
-import { api, type S } from './api'
+import * as q from './queries'
 
 /** Today in the studio's zone, as the server says: a limit set now must hold now, wherever the browser is. */
 export function useToday(): string {
-  const me = useQuery({ queryKey: ['me'], queryFn: () => api.get<S['Me']>('/me') })
+  const me = useQuery(q.studio.me())
   return me.data?.today ?? ''
 }

@@ -29,6 +29,18 @@ function path(t: Timeline, scale: number): string {
 
 const names = { WARM_UP: 'warm-up', WORK: 'work', COOL_DOWN: 'cool-down' }
 
+/** Where the body is at a height of the contour, as said to somebody. */
+export const posture = (height: number) =>
+  height >= 5
+    ? 'on the step'
+    : height === 4
+      ? 'standing'
+      : height === 3
+        ? 'leaning'
+        : height === 2
+          ? 'on the chair'
+          : 'on the floor'
+
 /** A session as the body's height over time: dotted as planned, solid for this client. */
 export function Contour({
   planned,

@@ -1,8 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, type S } from '../../lib/api'
+import { type S } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { clock, day } from '../../lib/format'
-import { Failure, Loading } from '../../ui'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 
 const KIND = {
   OPENED: 'opened',
@@ -48,13 +50,9 @@ export function Changes({ c }: { c: S['ComparisonView'] }) {
 }
 
 /** What changed since the plan was looked at on a day before. Looking is noted. */
-export function Since({ base }: { base: string }) {
+export function Since({ clientId, planId }: { clientId: string; planId: string }) {
   const [open, setOpen] = useState(false)
-  const seen = useQuery({
-    queryKey: ['seen', base],
-    queryFn: () => api.post<S['SinceView']>(`${base}/seen`, {}),
-    retry: 1,
-  })
+  const seen = useQuery(q.desk(clientId, planId).seen())
   const c = seen.data?.since
   if (!c || (c.changes.length === 0 && c.causes.length === 0)) return null
   return (
@@ -80,30 +78,25 @@ const WAYS = [
 ] as const
 
 /** The plan against itself: on another date, for somebody else, over a week, after today's check. */
-export function ComparePanel({ base, clientId, today }: { base: string; clientId: string; today: string }) {
+export function ComparePanel({
+  clientId,
+  planId,
+  today,
+}: {
+  clientId: string
+  planId: string
+  today: string
+}) {
   const [way, setWay] = useState<(typeof WAYS)[number][0]>('dates')
   const [from, setFrom] = useState(today)
   const [to, setTo] = useState(plus(today, 14))
   const [other, setOther] = useState('')
-  const clients = useQuery({
-    queryKey: ['clients', false],
-    queryFn: () => api.get<S['Client'][]>('/clients'),
-    enabled: way === 'client',
-  })
-  const path =
-    way === 'dates' && from && to
-      ? `${base}/compare?from=${from}&to=${to}`
-      : way === 'client' && other
-        ? `${base}/compare/client?other=${other}`
-        : way === 'today'
-          ? `${base}/compare/today`
-          : ''
-  const c = useQuery({
-    queryKey: ['adapted', 'compare', path],
-    queryFn: () => api.get<S['ComparisonView']>(path),
-    enabled: path !== '',
-    retry: false,
-  })
+  const clients = useQuery({ ...q.clients.all(), enabled: way === 'client' })
+  const desk = q.desk(clientId, planId)
+  const dates = useQuery({ ...desk.dates(from, to), enabled: way === 'dates' && !!from && !!to })
+  const another = useQuery({ ...desk.other(other), enabled: way === 'client' && !!other })
+  const checked = useQuery({ ...desk.today(), enabled: way === 'today' })
+  const c = { dates, client: another, today: checked, week: undefined }[way]
   return (
     <section aria-label="Compare" className="no-print mb-4 border-y-2 border-ink py-3">
       <div role="group" aria-label="Compare with" className="flex flex-wrap gap-x-1">
@@ -147,12 +140,12 @@ export function ComparePanel({ base, clientId, today }: { base: string; clientId
         </label>
       )}
       {way === 'week' ? (
-        <Week base={base} />
+        <Week clientId={clientId} planId={planId} />
       ) : (
         <>
-          <Failure error={c.error} />
-          {path !== '' && !c.data && !c.error && <Loading what="the comparison" />}
-          {path !== '' && c.data && <Changes c={c.data} />}
+          <Failure error={c?.error} />
+          {c?.isLoading && <Loading what="the comparison" />}
+          {c?.data && <Changes c={c.data} />}
         </>
       )}
     </section>
@@ -166,11 +159,8 @@ function plus(date: string, days: number): string {
 }
 
 /** Seven days: how much of the plan is swapped each day, and what is new that day. */
-function Week({ base }: { base: string }) {
-  const week = useQuery({
-    queryKey: ['adapted', 'week', base],
-    queryFn: () => api.get<S['DayColumn'][]>(`${base}/week`),
-  })
+function Week({ clientId, planId }: { clientId: string; planId: string }) {
+  const week = useQuery(q.desk(clientId, planId).week())
   if (week.error) return <Failure error={week.error} />
   if (!week.data) return <Loading what="the week" />
   return (

@@ -1,7 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
-import { api, type S } from '../../lib/api'
-import { Button, Failure } from '../../ui'
+import { type S, http, told } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
 
 /** An order in which this client goes to the floor less often, taken up as a plan of their own. */
 export function OrderOffer({
@@ -17,20 +19,24 @@ export function OrderOffer({
   const navigate = useNavigate()
   const copy = useMutation({
     mutationFn: async () => {
-      const p = await api.get<S['Plan']>(`/plans/${planId}`)
+      const p = await told(http.GET('/api/plans/{id}', { params: { path: { id: planId } } }))
       const blocks = p.plan.blocks.map((b) => {
         const found = orders.find((o) => o.blockKey === b.key)
         return found ? { ...b, slots: found.order.flatMap((i) => b.slots[i] ?? []) } : b
       })
-      return api.post<S['Plan']>('/plans', {
-        name: `${p.name}, ordered for ${client.name}`.slice(0, 120),
-        tags: p.tags,
-        note: p.note,
-        plan: { ...p.plan, blocks },
-      })
+      return told(
+        http.POST('/api/plans', {
+          body: {
+            name: `${p.name}, ordered for ${client.name}`.slice(0, 120),
+            tags: p.tags,
+            note: p.note,
+            plan: { ...p.plan, blocks },
+          },
+        }),
+      )
     },
     onSuccess: (p) => {
-      void cache.invalidateQueries()
+      void q.changed(cache, 'plan')
       void navigate(`/clients/${client.id}/plan/${p.id}`)
     },
   })

@@ -1,30 +1,32 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useRef, useState } from 'react'
-import { typing } from '../../app/Shell'
-import { api, ApiError, type S } from '../../lib/api'
-import { Button, Failure, Field, Loading } from '../../ui'
+import { useState } from 'react'
+import { useKeys } from '../../lib/keys'
+import { ApiError, http, told, type S } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
 import { Figure } from '../../ui/Figure'
 import { Changes } from './ComparePanel'
+import { indent, part } from './steps'
 
-type Choice = { movementId: string; modifiers?: string[]; reason?: string }
+type Choice = S['Choose']
 
 /** The stair of the slot's family: open and closed rungs, why, and the arrows. */
 export function StairPanel({
-  base,
+  clientId,
+  planId,
   slot,
-  cacheKey,
   onRelease,
 }: {
-  base: string
+  clientId: string
+  planId: string
   slot: S['SlotView']
-  cacheKey: string[]
   onRelease: () => void
 }) {
-  const stair = useQuery({
-    queryKey: ['stair', base, slot.key, slot.stairFamilyId, slot.title],
-    queryFn: () => api.get<S['Stair']>(`${base}/slots/${slot.key}/stair`),
-    placeholderData: (p) => p,
-  })
+  const desk = q.desk(clientId, planId)
+  const stair = useQuery(desk.stair(slot.key, slot.stairFamilyId, slot.title))
   const [asking, setAsking] = useState<{ choice: Choice; reasons: string[] } | null>(null)
   const [reason, setReason] = useState('')
   const [trace, setTrace] = useState(false)
@@ -33,12 +35,18 @@ export function StairPanel({
   const [thought, setThought] = useState(false)
   const cache = useQueryClient()
   const choose = useMutation({
-    mutationFn: (c: Choice) => api.put<S['AdaptedView']>(`${base}/slots/${slot.key}/choice`, c),
+    mutationFn: (c: Choice) =>
+      told(
+        http.PUT('/api/clients/{clientId}/adapted/{planId}/slots/{key}/choice', {
+          params: { path: { clientId, planId, key: slot.key } },
+          body: c,
+        }),
+      ),
     onSuccess: (v) => {
       setAsking(null)
       setReason('')
-      cache.setQueryData(cacheKey, v)
-      void cache.invalidateQueries({ queryKey: ['stair'] })
+      cache.setQueryData(desk.adapted().queryKey, v)
+      void cache.invalidateQueries({ queryKey: desk.stairs })
     },
     onError: (e, c) => {
       if (e instanceof ApiError && e.problem.code === 'reason-wanted')
@@ -46,41 +54,36 @@ export function StairPanel({
     },
   })
   const rungs = stair.data?.rungs
-  const pick = useRef(choose.mutate)
-  const modifying = useRef(0)
-  const modify = useRef<(n: number) => void>(() => undefined)
   const now = slot.parts[0]
   const held = now?.modifiers ?? []
-  useEffect(() => {
-    pick.current = choose.mutate
-    modify.current = (n) => {
-      const m = stair.data?.modifiers[n]
-      if (!m?.possible || !now?.movementId || (!m.on && held.length >= 3)) return
-      choose.mutate({
-        movementId: now.movementId,
-        modifiers: m.on ? held.filter((x) => x !== m.id) : [...held, m.id],
-      })
-    }
-  })
-  useEffect(() => {
-    const on = (e: KeyboardEvent) => {
-      if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return
-      if (e.key === 't') setTrace((t) => !t)
-      if (e.key === 'w') setThought((t) => !t)
-      if (e.key === 'm') modifying.current = Date.now()
-      if (/^[1-9]$/.test(e.key) && Date.now() - modifying.current < 3000) modify.current(Number(e.key) - 1)
-      if (!rungs || (e.key !== 'ArrowUp' && e.key !== 'ArrowDown')) return
-      const here = rungs.findIndex((r) => r.here)
-      if (here < 0) return
-      e.preventDefault()
-      // hardest first: up the stair is back in the list; closed rungs are stepped over
-      const way = e.key === 'ArrowUp' ? rungs.slice(0, here).reverse() : rungs.slice(here + 1)
-      const next = way.find((r) => r.open)
-      if (next) pick.current({ movementId: next.movementId })
-    }
-    window.addEventListener('keydown', on)
-    return () => window.removeEventListener('keydown', on)
-  }, [rungs])
+  const modify = (n: number) => {
+    const m = stair.data?.modifiers[n]
+    if (!m?.possible || !now?.movementId) return
+    choose.mutate({
+      movementId: now.movementId,
+      modifiers: m.on ? held.filter((x) => x !== m.id) : [...held, m.id],
+    })
+  }
+  // hardest first: up the stair is back in the list; closed rungs are stepped over
+  const step = (up: boolean) => {
+    const here = rungs?.findIndex((r) => r.here) ?? -1
+    if (!rungs || here < 0) return
+    const way = up ? rungs.slice(0, here).reverse() : rungs.slice(here + 1)
+    const next = way.find((r) => r.open)
+    if (next) choose.mutate({ movementId: next.movementId })
+  }
+  useKeys([
+    { press: 'ArrowUp', shown: '↑', words: 'a step up the stair', act: () => step(true) },
+    { press: 'ArrowDown', shown: '↓', words: 'a step down the stair', act: () => step(false) },
+    {
+      press: 'm ([1-9])',
+      shown: 'm 1–9',
+      words: 'make it gentler, the modifier of that number',
+      act: (e) => modify(Number(e.key) - 1),
+    },
+    { press: 't', words: 'the trace', act: () => setTrace((t) => !t) },
+    { press: 'w', words: 'what if', act: () => setThought((t) => !t) },
+  ])
   if (stair.error) return <Failure error={stair.error} />
   if (!stair.data || !rungs) return <Loading what="the stair" />
   const refused =
@@ -90,9 +93,7 @@ export function StairPanel({
     0,
     rungs.findIndex((r) => r.here),
   )
-  const long = rungs.length > 9 && !whole
-  const first = long ? Math.max(0, Math.min(hereAt - 3, rungs.length - 7)) : 0
-  const last = long ? first + 7 : rungs.length
+  const { long, first, last } = part(rungs.length, hereAt, whole)
   const shown = rungs.slice(first, last)
   const on = held
   return (
@@ -124,11 +125,7 @@ export function StairPanel({
       </p>
       <ol>
         {shown.map((r, i) => (
-          <li
-            key={r.movementId}
-            style={{ marginLeft: `${Math.min(i, 12) * (shown.length > 8 ? 9 : 16)}px` }}
-            className="mb-1"
-          >
+          <li key={r.movementId} style={{ marginLeft: indent(i, shown.length) }} className="mb-1">
             <button
               type="button"
               disabled={r.here && slot.parts.length === 1}
@@ -147,7 +144,7 @@ export function StairPanel({
           </li>
         ))}
       </ol>
-      {rungs.length > 9 && (
+      {(long || whole) && (
         <button
           type="button"
           aria-expanded={whole}
@@ -174,7 +171,7 @@ export function StairPanel({
                 key={m.id}
                 type="button"
                 aria-pressed={m.on}
-                disabled={!m.possible || (!m.on && on.length >= 3)}
+                disabled={!m.possible}
                 onClick={() =>
                   choose.mutate({
                     movementId: at.movementId ?? '',
@@ -254,7 +251,13 @@ export function StairPanel({
         )}
       </div>
       {thought && slot.closers.length > 0 && (
-        <WhatIf base={base} closers={slot.closers} lifting={lifting} onLift={setLifting} />
+        <WhatIf
+          clientId={clientId}
+          planId={planId}
+          closers={slot.closers}
+          lifting={lifting}
+          onLift={setLifting}
+        />
       )}
       {trace && (
         <ul className="mt-2 border-t border-line text-sm">
@@ -286,23 +289,19 @@ export function StairPanel({
 
 /** What lifting some of the limits that close a slot would change in the plan; nothing is lifted. */
 function WhatIf({
-  base,
+  clientId,
+  planId,
   closers,
   lifting,
   onLift,
 }: {
-  base: string
+  clientId: string
+  planId: string
   closers: S['LiftView'][]
   lifting: string[]
   onLift: (ids: string[]) => void
 }) {
-  const query = lifting.map((id) => `lift=${id}`).join('&')
-  const change = useQuery({
-    queryKey: ['adapted', 'what-if', base, query],
-    queryFn: () => api.get<S['ComparisonView']>(`${base}/compare/what-if?${query}`),
-    enabled: lifting.length > 0,
-    placeholderData: (p) => p,
-  })
+  const change = useQuery(q.desk(clientId, planId).whatIf(lifting))
   return (
     <div className="mt-2 border-t border-line pt-2 text-sm">
       <p className="font-bold">Lift in thought:</p>

@@ -1,28 +1,29 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { typing } from '../../app/Shell'
-import { api, type S } from '../../lib/api'
+import { useKeys } from '../../lib/keys'
+import { type S, http, told } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { clock, day } from '../../lib/format'
-import { Button, Failure, Loading } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 import { Contour } from '../../ui/Contour'
 import { Figure } from '../../ui/Figure'
-import { useClient } from '../clients'
+import { useClient } from '../clients/useClient'
 import { ComparePanel, Since } from './ComparePanel'
 import { OrderOffer } from './OrderOffer'
 import { StairPanel } from './StairPanel'
-import { Closed, StartPanel } from './StartPanel'
+import { Closed } from './Closed'
+import { StartPanel } from './StartPanel'
 
 /** The adapt desk: a plan resolved for this client today, with every reason. */
 export function AdaptPage() {
   const { client } = useClient()
   const { planId } = useParams()
   const navigate = useNavigate()
-  const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<S['Plan'][]>('/plans') })
-  const runs = useQuery({
-    queryKey: ['runs', client.id],
-    queryFn: () => api.get<S['Summary'][]>(`/clients/${client.id}/runs`),
-  })
+  const plans = useQuery(q.plans.all())
+  const runs = useQuery(q.clients.runs(client.id))
   if (plans.error ?? runs.error) return <Failure error={plans.error ?? runs.error} />
   if (!plans.data || !runs.data) return <Loading what="plans" />
   const usual = runs.data[runs.data.length - 1]?.planId
@@ -59,18 +60,23 @@ export function AdaptPage() {
 
 function Desk({ planId }: { planId: string }) {
   const { client, readiness } = useClient()
-  const base = `/clients/${client.id}/adapted/${planId}`
-  const key = ['adapted', client.id, planId]
-  const view = useQuery({ queryKey: key, queryFn: () => api.get<S['AdaptedView']>(base) })
+  const clientId = client.id
+  const desk = q.desk(clientId, planId)
+  const view = useQuery(desk.adapted())
   const cache = useQueryClient()
   const [chosen, setChosen] = useState<string | null>(null)
   const [starting, setStarting] = useState(false)
   const [comparing, setComparing] = useState(false)
   const release = useMutation({
-    mutationFn: (slot: string) => api.remove<S['AdaptedView']>(`${base}/slots/${slot}/choice`),
+    mutationFn: (slot: string) =>
+      told(
+        http.DELETE('/api/clients/{clientId}/adapted/{planId}/slots/{key}/choice', {
+          params: { path: { clientId, planId, key: slot } },
+        }),
+      ),
     onSuccess: (v) => {
-      cache.setQueryData(key, v)
-      void cache.invalidateQueries({ queryKey: ['stair'] })
+      cache.setQueryData(desk.adapted().queryKey, v)
+      void cache.invalidateQueries({ queryKey: desk.stairs })
     },
   })
   const slots = view.data?.slots
@@ -78,20 +84,17 @@ function Desk({ planId }: { planId: string }) {
     slots?.find((s) => s.key === chosen) ??
     slots?.find((s) => s.block === 'WORK' && !s.asAsked) ??
     slots?.find((s) => s.block === 'WORK')
-  useEffect(() => {
-    const on = (e: KeyboardEvent) => {
-      if (typing(e) || !slots || !current) return
-      if (e.key === 'v') setComparing((c) => !c)
-      const by = e.key === 'j' ? 1 : e.key === 'k' ? -1 : 0
-      const next = slots[slots.indexOf(current) + by]
-      if (by !== 0 && next) {
-        setChosen(next.key)
-        document.getElementById(`slot-${next.key}`)?.scrollIntoView({ block: 'nearest' })
-      }
-    }
-    window.addEventListener('keydown', on)
-    return () => window.removeEventListener('keydown', on)
-  }, [slots, current])
+  const go = (by: number) => {
+    const next = slots && current && slots[slots.indexOf(current) + by]
+    if (!next) return
+    setChosen(next.key)
+    document.getElementById(`slot-${next.key}`)?.scrollIntoView({ block: 'nearest' })
+  }
+  useKeys([
+    { press: 'j', words: 'the next slot', act: () => go(1) },
+    { press: 'k', words: 'the slot before', act: () => go(-1) },
+    { press: 'v', words: 'compare', act: () => setComparing((c) => !c) },
+  ])
   if (view.error) return <Failure error={view.error} />
   if (!view.data || !current) return <Loading what="the adapted plan" />
   const v = view.data
@@ -160,8 +163,8 @@ function Desk({ planId }: { planId: string }) {
           {' · '}starting needs a recorded reason
         </p>
       )}
-      <Since base={base} />
-      {comparing && <ComparePanel base={base} clientId={client.id} today={v.date} />}
+      <Since clientId={clientId} planId={planId} />
+      {comparing && <ComparePanel clientId={clientId} planId={planId} today={v.date} />}
       {[...v.sessionProblems, ...v.checks].map((c) => (
         <p key={c} className="mb-1 border-l-4 border-ochre pl-3 text-sm text-ochre-deep">
           {c}
@@ -181,9 +184,9 @@ function Desk({ planId }: { planId: string }) {
         <div className="lg:sticky lg:top-3">
           <StairPanel
             key={current.key}
-            base={base}
+            clientId={clientId}
+            planId={planId}
             slot={current}
-            cacheKey={key}
             onRelease={() => release.mutate(current.key)}
           />
           <Failure error={release.error} />
@@ -200,10 +203,7 @@ function Desk({ planId }: { planId: string }) {
 
 /** What the plan as stated needs, what serves for it where the client trains, what is missing. */
 function Needs({ clientId, planId }: { clientId: string; planId: string }) {
-  const needs = useQuery({
-    queryKey: ['plan-needs', clientId, planId],
-    queryFn: () => api.get<S['NeedsView']>(`/clients/${clientId}/plans/${planId}/needs`),
-  })
+  const needs = useQuery(q.desk(clientId, planId).needs())
   if (!needs.data) return null
   const n = needs.data
   const missing = n.needs.filter((x) => !x.here)

@@ -1,7 +1,14 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
-import { Button, Failure, Field } from '../../ui'
+import { useForm, useWatch } from 'react-hook-form'
+import { zodResolver } from '@hookform/resolvers/zod'
+import * as z from 'zod/mini'
+import { type S, http, ifMatch, told, given } from '../../lib/api'
+import { refused } from '../../lib/form'
+import { kilos, gramsUp } from '../../lib/format'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
 
 const KIT = [
   ['CHAIR', 'solid chair'],
@@ -20,21 +27,42 @@ const KIT = [
   ['STRAP', 'strap round the trunk'],
 ] as const
 
-type Form = S['ClientForm']
-const BLANK: Form = {
-  name: '',
-  birthDate: '',
-  email: '',
-  goal: '',
-  facts: '',
-  mobility: 'USUAL',
-  school: 'PAIN_FREE',
-  schoolBy: '',
-  usualPain: 0,
-  goalEffort: 6,
-  kit: ['CHAIR', 'WALL'],
-  weights: [],
-}
+type Form = z.infer<typeof FORM>
+const DUMBBELLS = 'Write kilograms with commas between: 1, 2, 2.5 x 1.'
+const count = z.string().check(z.regex(/^\s*\d+\s*$/, 'A whole number.'))
+/** What is typed, as typed: only what cannot be read is refused here. */
+const FORM = z.object({
+  name: z.string(),
+  birthDate: z.string(),
+  email: z.string(),
+  goal: z.string(),
+  facts: z.string(),
+  mobility: z.enum(['USUAL', 'SLOW']),
+  school: z.enum(['PAIN_FREE', 'MONITORED']),
+  schoolBy: z.string(),
+  usualPain: count,
+  goalEffort: count,
+  kit: z.array(z.custom<S['ClientForm']['kit'][number]>()),
+  weights: z.string().check(z.refine((t) => readWeights(t) !== null, DUMBBELLS)),
+})
+
+/** A client as the form shows them; nobody yet is a blank form. */
+const asTyped = (c?: S['Client']): Form => ({
+  name: c?.name ?? '',
+  birthDate: c?.birthDate ?? '',
+  email: c?.email ?? '',
+  goal: c?.goal ?? '',
+  facts: c?.facts ?? '',
+  mobility: c?.mobility ?? 'USUAL',
+  school: c?.school ?? 'PAIN_FREE',
+  schoolBy: c?.schoolBy ?? '',
+  usualPain: String(c?.usualPain ?? 0),
+  goalEffort: String(c?.goalEffort ?? 6),
+  kit: c?.ownKit.items ?? ['CHAIR', 'WALL'],
+  weights: (c?.ownKit.weights ?? [])
+    .map((w) => `${kilos(w.grams)}${w.count === 2 ? '' : ` x ${w.count}`}`)
+    .join(', '),
+})
 
 /** Kilograms as typed ("1, 2.5 x 2") to weights; null when a part cannot be read. */
 export function readWeights(text: string): S['Weight'][] | null {
@@ -46,142 +74,95 @@ export function readWeights(text: string): S['Weight'][] | null {
     const m = /^(\d+(?:\.\d{1,3})?)\s*(?:kg)?\s*(?:[x×]\s*(\d+))?$/.exec(part)
     if (!m) return null
     // up, never down: a cap must not be passed by rounding
-    weights.push({ grams: Math.ceil(Number(m[1]) * 1000 - 1e-9), count: m[2] ? Number(m[2]) : 2 })
+    weights.push({ grams: gramsUp(Number(m[1])), count: m[2] ? Number(m[2]) : 2 })
   }
   return weights
 }
 
 export function ClientForm({ client, onDone }: { client?: S['Client']; onDone: (c: S['Client']) => void }) {
-  const [form, setForm] = useState<Form>(
-    client ? { ...BLANK, ...client, kit: client.ownKit.items, weights: client.ownKit.weights } : BLANK,
-  )
-  const [weights, setWeights] = useState(
-    (client?.ownKit.weights ?? [])
-      .map((w) => `${w.grams / 1000}${w.count === 2 ? '' : ` x ${w.count}`}`)
-      .join(', '),
-  )
-  const read = readWeights(weights)
+  const form = useForm<Form>({ resolver: zodResolver(FORM), defaultValues: asTyped(client) })
+  const { register, formState } = form
+  const [school, kit] = useWatch({ control: form.control, name: ['school', 'kit'] })
   const cache = useQueryClient()
   const save = useMutation({
-    mutationFn: () => {
-      const body = {
-        name: form.name,
-        birthDate: form.birthDate || null,
-        email: form.email || null,
-        goal: form.goal || null,
-        facts: form.facts || null,
-        mobility: form.mobility,
-        school: form.school,
-        schoolBy: form.schoolBy || null,
-        usualPain: form.usualPain,
-        goalEffort: form.goalEffort,
-        kit: form.kit,
-        weights: read ?? [],
+    mutationFn: (f: Form) => {
+      const body: S['ClientForm'] = {
+        ...f,
+        birthDate: given(f.birthDate),
+        email: given(f.email),
+        goal: given(f.goal),
+        facts: given(f.facts),
+        schoolBy: given(f.schoolBy),
+        usualPain: Number(f.usualPain),
+        goalEffort: Number(f.goalEffort),
+        weights: readWeights(f.weights) ?? [],
       }
       return client
-        ? api.put<S['Client']>(`/clients/${client.id}`, body, client.version)
-        : api.post<S['Client']>('/clients', body)
+        ? told(
+            http.PUT('/api/clients/{id}', {
+              params: { path: { id: client.id }, header: ifMatch(client.version) },
+              body,
+            }),
+          )
+        : told(http.POST('/api/clients', { body }))
     },
+    onError: (e) => refused(form, e),
     onSuccess: (c) => {
-      void cache.invalidateQueries()
+      void q.changed(cache, 'client', c.id)
       onDone(c)
     },
   })
-  const error = save.error instanceof ApiError ? save.error : undefined
-  const text = (
-    k: 'name' | 'birthDate' | 'email' | 'goal' | 'facts' | 'schoolBy',
-    p: object,
-    type = 'text',
-  ) => (
-    <input
-      {...p}
-      type={type}
-      value={form[k] ?? ''}
-      onChange={(e) => setForm({ ...form, [k]: e.target.value })}
-    />
-  )
+  const wrong = (k: keyof Form) => formState.errors[k]?.message
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault()
-        if (read) save.mutate()
-      }}
-    >
+    <form noValidate onSubmit={(e) => void form.handleSubmit((f) => save.mutate(f))(e)}>
       <div className="grid gap-x-5 sm:grid-cols-2">
-        <Field label="Name" error={error?.field('/name')}>
-          {(p) => text('name', p)}
+        <Field label="Name" error={wrong('name')}>
+          {(p) => <input {...p} {...register('name')} />}
         </Field>
-        <Field label="Date of birth" error={error?.field('/birthDate')}>
-          {(p) => text('birthDate', p, 'date')}
+        <Field label="Date of birth" error={wrong('birthDate')}>
+          {(p) => <input {...p} type="date" {...register('birthDate')} />}
         </Field>
-        <Field label="E-mail, for the check-in" error={error?.field('/email')}>
-          {(p) => text('email', p, 'email')}
+        <Field label="E-mail, for the check-in" error={wrong('email')}>
+          {(p) => <input {...p} type="email" {...register('email')} />}
         </Field>
         <Field
           label="Facts that matter"
           hint="two falls last year, T10, second pregnancy"
-          error={error?.field('/facts')}
+          error={wrong('facts')}
         >
-          {(p) => text('facts', p)}
+          {(p) => <input {...p} {...register('facts')} />}
         </Field>
       </div>
-      <Field label="Goal, in their words" error={error?.field('/goal')}>
-        {(p) => text('goal', p)}
+      <Field label="Goal, in their words" error={wrong('goal')}>
+        {(p) => <input {...p} {...register('goal')} />}
       </Field>
       <div className="grid gap-x-5 sm:grid-cols-3">
         <Field label="Changing posture" hint="slow: 40 s to the floor">
           {(p) => (
-            <select
-              {...p}
-              value={form.mobility}
-              onChange={(e) => setForm({ ...form, mobility: e.target.value as Form['mobility'] })}
-            >
+            <select {...p} {...register('mobility')}>
               <option value="USUAL">usual</option>
               <option value="SLOW">slow</option>
             </select>
           )}
         </Field>
-        <Field label="Usual pain, 0 to 10" error={error?.field('/usualPain')}>
-          {(p) => (
-            <input
-              {...p}
-              type="number"
-              min={0}
-              max={10}
-              value={form.usualPain}
-              onChange={(e) => setForm({ ...form, usualPain: Number(e.target.value) })}
-            />
-          )}
+        <Field label="Usual pain, 0 to 10" error={wrong('usualPain')}>
+          {(p) => <input {...p} type="number" min={0} max={10} {...register('usualPain')} />}
         </Field>
-        <Field label="Goal effort, 1 to 10" error={error?.field('/goalEffort')}>
-          {(p) => (
-            <input
-              {...p}
-              type="number"
-              min={1}
-              max={10}
-              value={form.goalEffort}
-              onChange={(e) => setForm({ ...form, goalEffort: Number(e.target.value) })}
-            />
-          )}
+        <Field label="Goal effort, 1 to 10" error={wrong('goalEffort')}>
+          {(p) => <input {...p} type="number" min={1} max={10} {...register('goalEffort')} />}
         </Field>
         <Field label="School of pain" hint="monitored only with a diagnosis">
           {(p) => (
-            <select
-              {...p}
-              value={form.school}
-              onChange={(e) => setForm({ ...form, school: e.target.value as Form['school'] })}
-            >
+            <select {...p} {...register('school')}>
               <option value="PAIN_FREE">pain-free</option>
               <option value="MONITORED">monitored</option>
             </select>
           )}
         </Field>
-        {form.school === 'MONITORED' && (
+        {school === 'MONITORED' && (
           <div className="sm:col-span-2">
-            <Field label="Diagnosis, and who said so" error={error?.field('/schoolBy')}>
-              {(p) => text('schoolBy', p)}
+            <Field label="Diagnosis, and who said so" error={wrong('schoolBy')}>
+              {(p) => <input {...p} {...register('schoolBy')} />}
             </Field>
           </div>
         )}
@@ -196,12 +177,9 @@ export function ClientForm({ client, onDone }: { client?: S['Client']; onDone: (
             <label key={id} className="flex min-h-[40px] items-center gap-2">
               <input
                 type="checkbox"
-                checked={form.kit.includes(id)}
+                checked={kit.includes(id)}
                 onChange={(e) =>
-                  setForm({
-                    ...form,
-                    kit: e.target.checked ? [...form.kit, id] : form.kit.filter((k) => k !== id),
-                  })
+                  form.setValue('kit', e.target.checked ? [...kit, id] : kit.filter((k) => k !== id))
                 }
               />
               {words}
@@ -209,14 +187,8 @@ export function ClientForm({ client, onDone }: { client?: S['Client']; onDone: (
           ))}
         </div>
       </fieldset>
-      <Field
-        label="Dumbbells, kg"
-        hint="pairs unless said: 1, 2, 2.5 x 1"
-        error={
-          read === null ? 'Write kilograms with commas between: 1, 2, 2.5 x 1.' : error?.field('/weights')
-        }
-      >
-        {(p) => <input {...p} value={weights} onChange={(e) => setWeights(e.target.value)} />}
+      <Field label="Dumbbells, kg" hint="pairs unless said: 1, 2, 2.5 x 1" error={wrong('weights')}>
+        {(p) => <input {...p} {...register('weights')} />}
       </Field>
       <Failure error={save.error} />
       <Button main type="submit" disabled={save.isPending}>

@@ -1,20 +1,20 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { api, type S } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { fullDay } from '../../lib/format'
-import { Button, Failure, Field, Loading } from '../../ui'
-import { useClient } from './ClientLayout'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
+import { useClient } from './useClient'
 
 /** A letter to doctor, midwife or physiotherapist that asks for just what is wanted. */
 export function LetterPage() {
   const { client } = useClient()
   const [to, setTo] = useState('')
   const [off, setOff] = useState<string[]>([])
-  const letter = useQuery({
-    queryKey: ['letter', client.id],
-    queryFn: () => api.get<S['Letter']>(`/clients/${client.id}/letter`),
-  })
+  const letter = useQuery(q.papers.letter(client.id))
   if (letter.error) return <Failure error={letter.error} />
   if (!letter.data) return <Loading what="the letter" />
   const l = letter.data

@@ -1,11 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { api, ApiError, type S } from '../../lib/api'
-import { day, fullDay } from '../../lib/format'
+import { ApiError, type S, http, told, given } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { day, fullDay, fileSize } from '../../lib/format'
 import { useToday } from '../../lib/today'
-import { Button, Dialog, Failure, Field, FilePick, Loading } from '../../ui'
-import { useClient } from './ClientLayout'
+import { Button } from '../../ui/Button'
+import { Dialog } from '../../ui/Dialog'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { FilePick } from '../../ui/FilePick'
+import { Loading } from '../../ui/Loading'
+import { useClient } from './useClient'
 
 /** Clearances, letters and files; what happened; the export, archive and erasure; who saw and changed. */
 export function PapersPage() {
@@ -32,10 +38,7 @@ export function PapersPage() {
 }
 
 function Clearances({ clientId, onAdd }: { clientId: string; onAdd: () => void }) {
-  const list = useQuery({
-    queryKey: ['clearances', clientId],
-    queryFn: () => api.get<S['ClearanceView'][]>(`/clients/${clientId}/clearances`),
-  })
+  const list = useQuery(q.papers.clearances(clientId))
   if (list.error) return <Failure error={list.error} />
   if (!list.data) return <Loading what="clearances" />
   return (
@@ -108,28 +111,28 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
   const aneurysm = form.covers.includes('standing.event.aneurysm')
   const [file, setFile] = useState<S['Attachment'] | null>(null)
   const standard = useQuery({
-    queryKey: ['default-until', client.id, form.givenOn, form.covers],
-    queryFn: () =>
-      api.get<S['DefaultUntil']>(
-        `/clients/${client.id}/clearances/default?givenOn=${form.givenOn}${form.covers.map((c) => `&covers=${encodeURIComponent(c)}`).join('')}`,
-      ),
+    ...q.papers.defaultUntil(client.id, form.givenOn, form.covers),
     enabled: !!form.givenOn,
-    retry: false,
   })
   const cache = useQueryClient()
   const save = useMutation({
     mutationFn: () =>
-      api.post(`/clients/${client.id}/clearances`, {
-        ...form,
-        givenOn: form.givenOn || null,
-        validUntil: form.validUntil || null,
-        note: form.note || null,
-        aneurysmMm: aneurysm && form.aneurysmMm ? Number(form.aneurysmMm) : null,
-        pressureLimit: aneurysm && form.pressureLimit ? Number(form.pressureLimit) : null,
-        attachmentId: file?.id ?? null,
-      }),
+      told(
+        http.POST('/api/clients/{clientId}/clearances', {
+          params: { path: { clientId: client.id } },
+          body: {
+            ...form,
+            givenOn: given(form.givenOn),
+            validUntil: given(form.validUntil),
+            note: given(form.note),
+            aneurysmMm: aneurysm && form.aneurysmMm ? Number(form.aneurysmMm) : undefined,
+            pressureLimit: aneurysm && form.pressureLimit ? Number(form.pressureLimit) : undefined,
+            attachmentId: file?.id,
+          },
+        }),
+      ),
     onSuccess: () => {
-      void cache.invalidateQueries()
+      void q.changed(cache, 'client', client.id)
       onDone()
     },
   })
@@ -277,10 +280,7 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
 }
 
 function Happened({ clientId }: { clientId: string }) {
-  const list = useQuery({
-    queryKey: ['happened', clientId],
-    queryFn: () => api.get<S['HappenedView'][]>(`/clients/${clientId}/happened`),
-  })
+  const list = useQuery(q.papers.happened(clientId))
   if (!list.data?.length) return null
   return (
     <section className="mt-8" aria-labelledby="happened">
@@ -302,10 +302,7 @@ function Happened({ clientId }: { clientId: string }) {
 }
 
 function Files({ clientId }: { clientId: string }) {
-  const list = useQuery({
-    queryKey: ['files', clientId],
-    queryFn: () => api.get<S['Attachment'][]>(`/clients/${clientId}/attachments`),
-  })
+  const list = useQuery(q.papers.files(clientId))
   const cache = useQueryClient()
   return (
     <section className="mt-8" aria-labelledby="files">
@@ -320,16 +317,13 @@ function Files({ clientId }: { clientId: string }) {
               {a.name}
             </a>{' '}
             <span className="text-sm text-soft">
-              {a.type.split('/')[1]}, {Math.ceil(a.size / 1024)} kB
+              {a.type.split('/')[1]}, {fileSize(a.size)}
             </span>
           </li>
         ))}
       </ul>
       <Failure error={list.error} />
-      <FilePick
-        clientId={clientId}
-        onFile={() => void cache.invalidateQueries({ queryKey: ['files', clientId] })}
-      />
+      <FilePick clientId={clientId} onFile={() => void cache.invalidateQueries(q.papers.files(clientId))} />
     </section>
   )
 }
@@ -341,14 +335,21 @@ function Keeping() {
   const cache = useQueryClient()
   const navigate = useNavigate()
   const archive = useMutation({
-    mutationFn: () => api.post(`/clients/${client.id}/${client.archivedOn ? 'restore' : 'archive'}`, {}),
-    onSuccess: () => void cache.invalidateQueries(),
+    mutationFn: () => {
+      const which = { params: { path: { id: client.id } } }
+      return client.archivedOn
+        ? told(http.POST('/api/clients/{id}/restore', which))
+        : told(http.POST('/api/clients/{id}/archive', which))
+    },
+    onSuccess: () => void q.changed(cache, 'client', client.id),
   })
   const erase = useMutation({
-    mutationFn: () => api.post(`/clients/${client.id}/erase`, { name }),
-    onSuccess: () => {
-      void navigate('/clients')
-      cache.clear()
+    mutationFn: () =>
+      told(http.POST('/api/clients/{id}/erase', { params: { path: { id: client.id } }, body: { name } })),
+    onSuccess: async () => {
+      await navigate('/clients')
+      cache.removeQueries({ queryKey: q.ofClient(client.id) })
+      await q.changed(cache, 'client', client.id)
     },
   })
   const error = erase.error instanceof ApiError ? erase.error : undefined
@@ -404,10 +405,7 @@ const time = new Intl.DateTimeFormat('en-GB', {
 })
 
 function Trail({ clientId }: { clientId: string }) {
-  const audit = useQuery({
-    queryKey: ['audit', clientId],
-    queryFn: () => api.get<S['AuditView'][]>(`/audit?clientId=${clientId}`),
-  })
+  const audit = useQuery(q.papers.trail(clientId))
   return (
     <section className="mt-8" aria-labelledby="trail">
       <h2 id="trail" className="mb-1 text-lg font-bold">

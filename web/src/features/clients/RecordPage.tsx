@@ -1,8 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState, type ReactNode } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
-import { Button, Failure, Field } from '../../ui'
-import { useClient } from './ClientLayout'
+import { ApiError, type S, http, ifMatch, told } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { useClient } from './useClient'
 
 type Rec = S['ClientRecord']
 
@@ -41,10 +44,16 @@ function RecordForm({ client }: { client: S['Client'] }) {
   const [saved, setSaved] = useState(false)
   const cache = useQueryClient()
   const save = useMutation({
-    mutationFn: () => api.put<S['Client']>(`/clients/${client.id}/record`, r, client.version),
+    mutationFn: () =>
+      told(
+        http.PUT('/api/clients/{id}/record', {
+          params: { path: { id: client.id }, header: ifMatch(client.version) },
+          body: r,
+        }),
+      ),
     onSuccess: async () => {
       setSaved(true)
-      await cache.invalidateQueries()
+      await q.changed(cache, 'client', client.id)
     },
   })
   const error = save.error instanceof ApiError ? save.error : undefined

@@ -1,29 +1,31 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, type S } from '../../lib/api'
+import { http, told } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { day } from '../../lib/format'
-import { Button, Failure } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
 
 /** Small doses spread over the day: what is asked today, and a tick for each one done. */
 export function ThroughDay({ clientId }: { clientId: string }) {
-  const key = ['day-plans', clientId]
+  const key = q.clients.dayPlans(clientId).queryKey
   const cache = useQueryClient()
-  const given = useQuery({
-    queryKey: key,
-    queryFn: () => api.get<S['DayPlanView'][]>(`/clients/${clientId}/day-plans`),
-  })
-  const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<S['Plan'][]>('/plans') })
+  const given = useQuery(q.clients.dayPlans(clientId))
+  const plans = useQuery(q.plans.all())
   const [choosing, setChoosing] = useState(false)
   const give = useMutation({
     mutationFn: (planId: string) =>
-      api.post<S['DayPlanView'][]>(`/clients/${clientId}/day-plans`, { planId }),
+      told(
+        http.POST('/api/clients/{clientId}/day-plans', { params: { path: { clientId } }, body: { planId } }),
+      ),
     onSuccess: (all) => {
       cache.setQueryData(key, all)
       setChoosing(false)
     },
   })
   const end = useMutation({
-    mutationFn: (id: string) => api.remove<S['DayPlanView'][]>(`/clients/${clientId}/day-plans/${id}`),
+    mutationFn: (id: string) =>
+      told(http.DELETE('/api/clients/{clientId}/day-plans/{id}', { params: { path: { clientId, id } } })),
     onSuccess: (all) => cache.setQueryData(key, all),
   })
   const tick = useMutation({
@@ -36,9 +38,14 @@ export function ThroughDay({ clientId }: { clientId: string }) {
       slotKey: string
       number: number
       on: boolean
-    }) => api.put<S['DayPlanView']>(`/clients/${clientId}/day-plans/${id}/ticks`, body),
-    onSuccess: (one) =>
-      cache.setQueryData<S['DayPlanView'][]>(key, (all) => all?.map((p) => (p.id === one.id ? one : p))),
+    }) =>
+      told(
+        http.PUT('/api/clients/{clientId}/day-plans/{id}/ticks', {
+          params: { path: { clientId, id } },
+          body,
+        }),
+      ),
+    onSuccess: (one) => cache.setQueryData(key, (all) => all?.map((p) => (p.id === one.id ? one : p))),
   })
   const offered = (plans.data ?? []).filter(
     (p) =>

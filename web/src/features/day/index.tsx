@@ -1,9 +1,15 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { api, ApiError, type S } from '../../lib/api'
+import { ApiError, type S, http, told, given } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { clock, longDay, outcomeWords } from '../../lib/format'
-import { Button, Dialog, Failure, Field, Loading, OutcomeMark } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Dialog } from '../../ui/Dialog'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
+import { OutcomeMark } from '../../ui/Outcome'
 
 const goes: Record<string, { words: string; to: (w: S['WaitView']) => string }> = {
   VERDICT: { words: 'decide', to: (w) => `/clients/${w.clientId}/tolerance` },
@@ -17,12 +23,12 @@ const goes: Record<string, { words: string; to: (w: S['WaitView']) => string }> 
 }
 
 export function DayPage() {
-  const day = useQuery({ queryKey: ['day'], queryFn: () => api.get<S['DayView']>('/day') })
+  const day = useQuery(q.studio.day())
   const [adding, setAdding] = useState(false)
   const cache = useQueryClient()
   const remove = useMutation({
-    mutationFn: (id: string) => api.remove<S['DayView']>(`/appointments/${id}`),
-    onSuccess: (d) => cache.setQueryData(['day'], d),
+    mutationFn: (id: string) => told(http.DELETE('/api/appointments/{id}', { params: { path: { id } } })),
+    onSuccess: (d) => cache.setQueryData(q.studio.day().queryKey, d),
   })
   if (day.error) return <Failure error={day.error} />
   if (!day.data) return <Loading what="the day sheet" />
@@ -216,27 +222,23 @@ export function AddSession({
   clientId?: string
   planId?: string
 }) {
-  const clients = useQuery({
-    queryKey: ['clients', false],
-    queryFn: () => api.get<S['Client'][]>('/clients'),
-    enabled: open,
-  })
-  const plans = useQuery({
-    queryKey: ['plans'],
-    queryFn: () => api.get<S['Plan'][]>('/plans'),
-    enabled: open,
-  })
+  const clients = useQuery({ ...q.clients.all(), enabled: open })
+  const plans = useQuery({ ...q.plans.all(), enabled: open })
   const [form, setForm] = useState({ clientId: clientId ?? '', planId: planId ?? '', date, time: '10:00' })
   const cache = useQueryClient()
   const add = useMutation({
     mutationFn: () =>
-      api.post<S['DayView']>('/appointments', {
-        ...form,
-        clientId: form.clientId || null,
-        planId: form.planId || null,
-      }),
+      told(
+        http.POST('/api/appointments', {
+          body: {
+            ...form,
+            clientId: given(form.clientId),
+            planId: given(form.planId),
+          },
+        }),
+      ),
     onSuccess: (d) => {
-      cache.setQueryData(['day'], d)
+      cache.setQueryData(q.studio.day().queryKey, d)
       onOpenChange(false)
     },
   })

@@ -1,10 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { api, ApiError, type S } from '../../lib/api'
-import { Button, Failure, Field, Loading } from '../../ui'
-
-export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
+import { WEEKDAYS } from '../../lib/format'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
 
 /** Who, where, which plan, how many lanes. */
 export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: () => void }) {
@@ -17,29 +20,31 @@ export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: (
     time: group?.time?.slice(0, 5) ?? '',
     members: group?.members.map((m) => m.id) ?? [],
   })
-  const clients = useQuery({
-    queryKey: ['clients', false],
-    queryFn: () => api.get<S['Client'][]>('/clients'),
-  })
-  const rooms = useQuery({ queryKey: ['rooms'], queryFn: () => api.get<S['RoomView'][]>('/rooms') })
-  const plans = useQuery({ queryKey: ['plans'], queryFn: () => api.get<S['Plan'][]>('/plans') })
+  const clients = useQuery(q.clients.all())
+  const rooms = useQuery(q.studio.rooms())
+  const plans = useQuery(q.plans.all())
   const cache = useQueryClient()
   const navigate = useNavigate()
   const save = useMutation({
     mutationFn: () => {
       const body = {
         ...form,
-        roomId: form.roomId || null,
-        planId: form.planId || null,
-        weekday: form.weekday || null,
-        time: form.time || null,
+        roomId: given(form.roomId),
+        planId: given(form.planId),
+        weekday: form.weekday || undefined,
+        time: given(form.time),
       }
       return group
-        ? api.put<S['GroupView']>(`/groups/${group.id}`, body, group.version)
-        : api.post<S['GroupView']>('/groups', body)
+        ? told(
+            http.PUT('/api/groups/{id}', {
+              params: { path: { id: group.id }, header: ifMatch(group.version) },
+              body,
+            }),
+          )
+        : told(http.POST('/api/groups', { body }))
     },
     onSuccess: (g) => {
-      void cache.invalidateQueries()
+      void q.changed(cache, 'group')
       onDone()
       if (!group) void navigate(`/groups/${g.id}`)
     },

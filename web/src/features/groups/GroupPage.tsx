@@ -1,28 +1,35 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { typing } from '../../app/Shell'
-import { api, type S } from '../../lib/api'
+import { useKeys } from '../../lib/keys'
+import { type S, http, told } from '../../lib/api'
+import { later } from '../../lib/later'
+import * as q from '../../lib/queries'
 import { clock, longDay, outcomeWords } from '../../lib/format'
-import { Button, Dialog, Failure, Loading } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Dialog } from '../../ui/Dialog'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 import { Contours, LaneMark } from './Contours'
-import { GroupForm } from './GroupForm'
+
+const GroupForm = later(() => import('./GroupForm'), 'GroupForm')
 
 const APART: Record<string, string> = { ...outcomeWords, ARCHIVED: 'Archived', CONSENT: 'No consent' }
 
 /** The group sheet: contour lines of the lanes, slots down, lanes across, exceptions by name. */
 export function GroupPage() {
   const { groupId = '' } = useParams()
-  const group = useQuery({
-    queryKey: ['group', groupId],
-    queryFn: () => api.get<S['GroupView']>(`/groups/${groupId}`),
-  })
+  const group = useQuery(q.groups.one(groupId))
   const [editing, setEditing] = useState(false)
   const cache = useQueryClient()
   const archive = useMutation({
-    mutationFn: () =>
-      api.post<S['GroupView']>(`/groups/${groupId}/${group.data?.archivedOn ? 'restore' : 'archive'}`, {}),
-    onSuccess: () => void cache.invalidateQueries(),
+    mutationFn: () => {
+      const which = { params: { path: { id: groupId } } }
+      return group.data?.archivedOn
+        ? told(http.POST('/api/groups/{id}/restore', which))
+        : told(http.POST('/api/groups/{id}/archive', which))
+    },
+    onSuccess: () => void q.changed(cache, 'group'),
   })
   if (group.error) return <Failure error={group.error} />
   if (!group.data) return <Loading what="the group" />
@@ -48,6 +55,13 @@ export function GroupPage() {
   )
 }
 
+/** What can be changed at one meeting. */
+type Meeting =
+  | { what: 'move'; body: S['Move'] }
+  | { what: 'drop-in'; body: S['Who'] }
+  | { what: 'away'; body: S['Away'] }
+  | { what: 'anew' }
+
 function Sheet({
   group,
   onEdit,
@@ -58,35 +72,45 @@ function Sheet({
   onArchive: () => void
 }) {
   const cache = useQueryClient()
-  const key = ['sheet', group.id, group.version]
-  const sheet = useQuery({
-    queryKey: key,
-    queryFn: () => api.get<S['GroupSheet']>(`/groups/${group.id}/sheet`),
-  })
+  const { queryKey: key, ...rest } = q.groups.sheet(group.id, group.version)
+  const sheet = useQuery({ queryKey: key, ...rest })
   const [slot, setSlot] = useState<string>()
   const [who, setWho] = useState<string>()
   const [dropping, setDropping] = useState(false)
   const meet = useMutation({
-    mutationFn: ({ what, body }: { what: string; body: unknown }) =>
-      api.post<S['GroupSheet']>(`/groups/${group.id}/meetings/${sheet.data?.date}/${what}`, body),
+    mutationFn: (m: Meeting) => {
+      const at = { params: { path: { id: group.id, date: sheet.data?.date ?? '' } } }
+      switch (m.what) {
+        case 'move':
+          return told(http.POST('/api/groups/{id}/meetings/{date}/move', { ...at, body: m.body }))
+        case 'drop-in':
+          return told(http.POST('/api/groups/{id}/meetings/{date}/drop-in', { ...at, body: m.body }))
+        case 'away':
+          return told(http.POST('/api/groups/{id}/meetings/{date}/away', { ...at, body: m.body }))
+        case 'anew':
+          return told(http.POST('/api/groups/{id}/meetings/{date}/anew', at))
+      }
+    },
     onSuccess: (s) => {
       cache.setQueryData(key, s)
       setDropping(false)
     },
   })
   const print = (paper: string) => `/api/groups/${group.id}/sheet.pdf?paper=${paper}`
-  useEffect(() => {
-    const on = (e: KeyboardEvent) => {
-      if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || document.querySelector('[role=dialog]')) return
-      if (e.key === '+') {
-        e.preventDefault()
-        setDropping(true)
-      } else if (e.key === 'P') window.open(`/api/groups/${group.id}/sheet.pdf?paper=A4`)
-      else if (e.key === 'l') document.querySelector<HTMLElement>('[data-people] button')?.focus()
-    }
-    window.addEventListener('keydown', on)
-    return () => window.removeEventListener('keydown', on)
-  }, [group.id])
+  useKeys([
+    { press: '[Shift]++', shown: '+', words: 'a drop-in', act: () => setDropping(true) },
+    {
+      press: 'l',
+      words: 'people and their lanes',
+      act: () => document.querySelector<HTMLElement>('[data-people] button')?.focus(),
+    },
+    {
+      press: '[Shift]+p',
+      shown: 'P',
+      words: 'print the sheet',
+      act: (e) => e.key === 'P' && window.open(print('A4')),
+    },
+  ])
   if (sheet.error) return <Failure error={sheet.error} />
   if (!sheet.data) return <Loading what="the lanes" />
   const s = sheet.data
@@ -197,9 +221,7 @@ function Sheet({
                       {p.moved && (
                         <Button
                           quiet
-                          onClick={() =>
-                            meet.mutate({ what: 'move', body: { clientId: p.clientId, lane: null } })
-                          }
+                          onClick={() => meet.mutate({ what: 'move', body: { clientId: p.clientId } })}
                         >
                           as found
                         </Button>
@@ -302,7 +324,7 @@ function Sheet({
           Print Letter
         </a>
         {(s.kept || s.people.some((p) => p.moved)) && (
-          <Button onClick={() => meet.mutate({ what: 'anew', body: {} })}>Lay out anew</Button>
+          <Button onClick={() => meet.mutate({ what: 'anew' })}>Lay out anew</Button>
         )}
         <Button quiet onClick={onEdit}>
           Edit the group
@@ -427,11 +449,7 @@ function DropIn({
   onPick: (id: string) => void
 }) {
   const [text, setText] = useState('')
-  const clients = useQuery({
-    queryKey: ['clients', false],
-    queryFn: () => api.get<S['Client'][]>('/clients'),
-    enabled: open,
-  })
+  const clients = useQuery({ ...q.clients.all(), enabled: open })
   const shown = (clients.data ?? [])
     .filter((c) => !here.includes(c.id))
     .filter((c) => c.name.toLowerCase().includes(text.trim().toLowerCase()))

@@ -1,12 +1,18 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { api, type S } from '../../lib/api'
-import { Button, Dialog, Failure, Loading } from '../../ui'
-import { GroupForm, WEEKDAYS } from './GroupForm'
+import { WEEKDAYS } from '../../lib/format'
+import { later } from '../../lib/later'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Dialog } from '../../ui/Dialog'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
+
+const GroupForm = later(() => import('./GroupForm'), 'GroupForm')
 
 export function GroupsPage() {
-  const groups = useQuery({ queryKey: ['groups'], queryFn: () => api.get<S['GroupView'][]>('/groups') })
+  const groups = useQuery(q.groups.all())
   const [adding, setAdding] = useState(false)
   const cache = useQueryClient()
   if (groups.error) return <Failure error={groups.error} />
@@ -43,7 +49,7 @@ export function GroupsPage() {
         <GroupForm
           onDone={() => {
             setAdding(false)
-            void cache.invalidateQueries({ queryKey: ['groups'] })
+            void q.changed(cache, 'group')
           }}
         />
       </Dialog>

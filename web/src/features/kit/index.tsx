@@ -1,47 +1,24 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type ReactNode } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
-import { kg } from '../../lib/format'
-import { Button, Dialog, Failure, Field, Loading } from '../../ui'
+import { useState } from 'react'
+import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
+import { later } from '../../lib/later'
+import * as q from '../../lib/queries'
+import { gramsDown, kg } from '../../lib/format'
+import { THINGS } from './things'
+import { Button } from '../../ui/Button'
+import { Dialog } from '../../ui/Dialog'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
 
-type Room = S['Room']
+const RoomForm = later(() => import('./RoomForm'), 'RoomForm')
 
-const THINGS: [Room['things'][number], string][] = [
-  ['MAT', 'mat'],
-  ['PAD', 'knee pad'],
-  ['CUSHION', 'firm cushion'],
-  ['WEDGE', 'wedge to recline on'],
-  ['TOWEL', 'towel'],
-  ['BALL', 'ball'],
-  ['BED', 'bed or plinth'],
-  ['STRAP', 'strap round the trunk'],
-]
-const STAND_INS: [S['StandIn']['kind'], string][] = [
-  ['CAN_400', 'full 400 g can'],
-  ['BOTTLE', 'water bottle, ml'],
-  ['BAG', 'bag of rice, g'],
-  ['BACKPACK', 'backpack with books, g'],
-]
-const BLANK: Room = {
-  chairs: [],
-  dumbbells: [],
-  standIns: [],
-  bands: [],
-  stepCm: [],
-  wall: true,
-  things: [],
-  machines: [],
-}
-
-const ACTIVE = ['clients', false]
+const ACTIVE = q.clients.all().queryKey
 
 /** Studio rooms and client homes: what is there, what cannot be used, what is printed on it. */
 export function KitPage() {
-  const rooms = useQuery({ queryKey: ['rooms'], queryFn: () => api.get<S['RoomView'][]>('/rooms') })
-  const clients = useQuery({
-    queryKey: ACTIVE,
-    queryFn: () => api.get<S['Client'][]>('/clients'),
-  })
+  const rooms = useQuery(q.studio.rooms())
+  const clients = useQuery(q.clients.all())
   const [editing, setEditing] = useState<S['RoomView'] | 'new' | null>(null)
   const error = rooms.error ?? clients.error
   if (error) return <Failure error={error} />
@@ -150,14 +127,17 @@ function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView
     // one after the other, each on the version that the one before left
     scope: { id: 'place' },
     mutationFn: (v: { id: string; roomId: string }) =>
-      api.put<S['Client']>(
-        `/clients/${v.id}/place`,
-        { roomId: v.roomId || null },
-        cache.getQueryData<S['Client'][]>(ACTIVE)?.find((c) => c.id === v.id)?.version,
+      told(
+        http.PUT('/api/clients/{id}/place', {
+          params: {
+            path: { id: v.id },
+            header: ifMatch(cache.getQueryData(ACTIVE)?.find((c) => c.id === v.id)?.version),
+          },
+          body: { roomId: given(v.roomId) },
+        }),
       ),
-    onSuccess: (now) =>
-      cache.setQueryData<S['Client'][]>(ACTIVE, (all) => all?.map((c) => (c.id === now.id ? now : c))),
-    onSettled: () => void cache.invalidateQueries(),
+    onSuccess: (now) => cache.setQueryData(ACTIVE, (all) => all?.map((c) => (c.id === now.id ? now : c))),
+    onSettled: () => void q.changed(cache, 'kit'),
   })
   return (
     <section aria-labelledby="places" className="border-t-2 border-ink pt-2">
@@ -201,24 +181,28 @@ function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView
 function Grip({ bands }: { bands: S['Band'][] }) {
   const [form, setForm] = useState({
     band: 0,
-    hold: 'ONE_FOOT',
+    hold: 'ONE_FOOT' as S['GripQuestion']['hold'],
     stanceCm: 30,
     reachCm: 100,
     wanted: '1.5',
     cap: '',
   })
   const band = bands[form.band]
-  const grams = (s: string) => Math.floor(Number(s.replace(',', '.')) * 1000)
+  const grams = (s: string) => gramsDown(Number(s.replace(',', '.')))
   const ask = useMutation({
     mutationFn: () =>
-      api.post<S['GripView']>('/bands/grip', {
-        band,
-        hold: form.hold,
-        stanceCm: form.hold === 'TWO_FEET' ? form.stanceCm : 0,
-        reachCm: form.reachCm,
-        wantedGrams: grams(form.wanted),
-        capGrams: form.cap.trim() ? grams(form.cap) : null,
-      }),
+      told(
+        http.POST('/api/bands/grip', {
+          body: {
+            band: band as S['Band'],
+            hold: form.hold,
+            stanceCm: form.hold === 'TWO_FEET' ? form.stanceCm : 0,
+            reachCm: form.reachCm,
+            wantedGrams: grams(form.wanted),
+            capGrams: form.cap.trim() ? grams(form.cap) : undefined,
+          },
+        }),
+      ),
   })
   const error = ask.error instanceof ApiError ? ask.error : undefined
   const number = (k: 'stanceCm' | 'reachCm', label: string, hint: string) => (
@@ -265,7 +249,11 @@ function Grip({ bands }: { bands: S['Band'][] }) {
           </Field>
           <Field label="How it is held">
             {(p) => (
-              <select {...p} value={form.hold} onChange={(e) => setForm({ ...form, hold: e.target.value })}>
+              <select
+                {...p}
+                value={form.hold}
+                onChange={(e) => setForm({ ...form, hold: e.target.value as typeof form.hold })}
+              >
                 <option value="ONE_FOOT">standing on it with one foot, half per hand</option>
                 <option value="TWO_FEET">with two feet, the stance taken off</option>
                 <option value="WHOLE">fixed at one end, whole length</option>
@@ -307,326 +295,5 @@ function Grip({ bands }: { bands: S['Band'][] }) {
         of the foot, looked over for wear; pushing and dipping chairs stand against a wall.
       </p>
     </aside>
-  )
-}
-
-function RoomForm({
-  room,
-  clients,
-  onDone,
-}: {
-  room?: S['RoomView']
-  clients: S['Client'][]
-  onDone: () => void
-}) {
-  const [name, setName] = useState(room?.name ?? '')
-  const [clientId, setClientId] = useState(room?.clientId ?? '')
-  const [r, setR] = useState<Room>(room?.room ?? BLANK)
-  const [steps, setSteps] = useState((room?.room.stepCm ?? []).join(', '))
-  const [machines, setMachines] = useState((room?.room.machines ?? []).join(', '))
-  const cache = useQueryClient()
-  const done = () => {
-    void cache.invalidateQueries()
-    onDone()
-  }
-  const save = useMutation({
-    mutationFn: () => {
-      const parts = (s: string) =>
-        s
-          .split(/[,;]/)
-          .map((x) => x.trim())
-          .filter(Boolean)
-      const body = {
-        name,
-        clientId: clientId || null,
-        room: { ...r, stepCm: parts(steps).map(Number), machines: parts(machines) },
-      }
-      return room
-        ? api.put<S['RoomView']>(`/rooms/${room.id}`, body, room.version)
-        : api.post<S['RoomView']>('/rooms', body)
-    },
-    onSuccess: done,
-  })
-  const remove = useMutation({
-    mutationFn: () => api.remove(`/rooms/${room?.id}`, room?.version),
-    onSuccess: done,
-  })
-  const error = save.error instanceof ApiError ? save.error : undefined
-  const num = (label: string, value: number, put: (n: number) => void) => (
-    <input
-      aria-label={label}
-      title={label}
-      type="number"
-      step="any"
-      value={value}
-      onChange={(e) => put(Number(e.target.value))}
-    />
-  )
-  const box = (label: string, on: boolean, put: (b: boolean) => void) => (
-    <label className="flex min-h-[40px] items-center gap-1.5 text-sm">
-      <input type="checkbox" checked={on} onChange={(e) => put(e.target.checked)} />
-      {label}
-    </label>
-  )
-  return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault()
-        save.mutate()
-      }}
-    >
-      <div className="grid gap-x-4 sm:grid-cols-2">
-        <Field label="Name" error={error?.field('/name')}>
-          {(p) => <input {...p} value={name} onChange={(e) => setName(e.target.value)} />}
-        </Field>
-        <Field label="Whose" error={error?.field('/clientId')}>
-          {(p) => (
-            <select {...p} value={clientId} onChange={(e) => setClientId(e.target.value)}>
-              <option value="">the studio’s</option>
-              {clients.map((c) => (
-                <option key={c.id} value={c.id}>
-                  home of {c.name}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-      </div>
-      <List
-        title="Chairs"
-        note="name, seat height in cm, how many; wheels or not solid: nobody works on it"
-        list={r.chairs}
-        blank={{
-          name: 'chair',
-          seatCm: 45,
-          arms: false,
-          wheels: false,
-          solid: true,
-          ownWheelchair: false,
-          count: 1,
-        }}
-        onChange={(chairs) => setR({ ...r, chairs })}
-        row={(c, put) => (
-          <>
-            <input
-              aria-label="Name of the chair"
-              className="!w-36"
-              value={c.name}
-              onChange={(e) => put({ ...c, name: e.target.value })}
-            />
-            <span className="w-20">
-              {num('Seat height, cm', c.seatCm, (seatCm) => put({ ...c, seatCm }))}
-            </span>
-            <span className="w-16">{num('How many chairs', c.count, (count) => put({ ...c, count }))}</span>
-            {box('arms', c.arms, (arms) => put({ ...c, arms }))}
-            {box('wheels', c.wheels, (wheels) => put({ ...c, wheels }))}
-            {box('solid', c.solid, (solid) => put({ ...c, solid }))}
-            {box('own wheelchair', c.ownWheelchair, (ownWheelchair) => put({ ...c, ownWheelchair }))}
-          </>
-        )}
-      />
-      <List
-        title="Dumbbells, as printed"
-        note="what is printed on one, its unit, how many; counted in pairs where both hands work"
-        list={r.dumbbells}
-        blank={{ printed: 2, unit: 'KG' as const, count: 2 }}
-        onChange={(dumbbells) => setR({ ...r, dumbbells })}
-        row={(d, put) => (
-          <>
-            <span className="w-24">
-              {num('Printed weight', d.printed, (printed) => put({ ...d, printed }))}
-            </span>
-            <select
-              aria-label="Unit"
-              className="!w-20"
-              value={d.unit}
-              onChange={(e) => put({ ...d, unit: e.target.value as typeof d.unit })}
-            >
-              <option value="KG">kg</option>
-              <option value="LB">lb</option>
-            </select>
-            <span className="w-16">
-              {num('How many dumbbells', d.count, (count) => put({ ...d, count }))}
-            </span>
-          </>
-        )}
-      />
-      <List
-        title="Stand-ins"
-        list={r.standIns}
-        blank={{ kind: 'CAN_400' as const, amount: 0, count: 2 }}
-        onChange={(standIns) => setR({ ...r, standIns })}
-        row={(s, put) => (
-          <>
-            <select
-              aria-label="Kind of stand-in"
-              className="!w-56"
-              value={s.kind}
-              onChange={(e) =>
-                put({
-                  ...s,
-                  kind: e.target.value as typeof s.kind,
-                  amount: e.target.value === 'CAN_400' ? 0 : s.amount || 1000,
-                })
-              }
-            >
-              {STAND_INS.map(([k, w]) => (
-                <option key={k} value={k}>
-                  {w}
-                </option>
-              ))}
-            </select>
-            {s.kind !== 'CAN_400' && (
-              <span className="w-24">
-                {num('How much, ml or g', s.amount, (amount) => put({ ...s, amount }))}
-              </span>
-            )}
-            <span className="w-16">{num('How many of it', s.count, (count) => put({ ...s, count }))}</span>
-          </>
-        )}
-      />
-      <List
-        title="Bands, as measured"
-        list={r.bands}
-        blank={{
-          name: 'band',
-          freeLengthCm: 150,
-          points: [{ percent: 100, grams: 2000 }],
-          latex: true,
-          count: 1,
-        }}
-        onChange={(bands) => setR({ ...r, bands })}
-        row={(b, put) => (
-          <>
-            <input
-              aria-label="Name of the band"
-              className="!w-32"
-              value={b.name}
-              onChange={(e) => put({ ...b, name: e.target.value })}
-            />
-            <span className="w-20">
-              {num('Free length, cm', b.freeLengthCm, (freeLengthCm) => put({ ...b, freeLengthCm }))}
-            </span>
-            <input
-              aria-label="Measured points, % stretch and kg"
-              title="Measured points: 50: 1.2, 100: 2, 200: 3.4"
-              className="!w-56"
-              defaultValue={b.points.map((x) => `${x.percent}: ${x.grams / 1000}`).join(', ')}
-              onChange={(e) => {
-                const points = readPoints(e.target.value)
-                if (points) put({ ...b, points })
-              }}
-            />
-            <span className="w-16">{num('How many bands', b.count, (count) => put({ ...b, count }))}</span>
-            {box('latex', b.latex, (latex) => put({ ...b, latex }))}
-          </>
-        )}
-        note="name, free length in cm, points as % stretch and kg on the scale: 50: 1.2, 100: 2, 200: 3.4"
-      />
-      <div className="grid gap-x-4 sm:grid-cols-3">
-        <Field label="Steps, cm" hint="10, 15, 20">
-          {(p) => <input {...p} value={steps} onChange={(e) => setSteps(e.target.value)} />}
-        </Field>
-        <Field label="Counter height, cm" hint="empty: none">
-          {(p) => (
-            <input
-              {...p}
-              type="number"
-              value={r.counterCm ?? ''}
-              onChange={(e) =>
-                setR({ ...r, counterCm: e.target.value === '' ? undefined : Number(e.target.value) })
-              }
-            />
-          )}
-        </Field>
-        <Field label="Machines" hint="named only: leg press, cable">
-          {(p) => <input {...p} value={machines} onChange={(e) => setMachines(e.target.value)} />}
-        </Field>
-      </div>
-      <fieldset className="mb-4">
-        <legend className="font-semibold">Also there</legend>
-        <div className="flex flex-wrap gap-x-5">
-          {box('free wall', r.wall, (wall) => setR({ ...r, wall }))}
-          {THINGS.map(([id, words]) => (
-            <span key={id}>
-              {box(words, r.things.includes(id), (on) =>
-                setR({ ...r, things: on ? [...r.things, id] : r.things.filter((t) => t !== id) }),
-              )}
-            </span>
-          ))}
-        </div>
-      </fieldset>
-      <Failure error={save.error ?? remove.error} />
-      <div className="flex gap-2">
-        <Button main type="submit" disabled={save.isPending}>
-          {room ? 'Save' : 'Add'}
-        </Button>
-        {room && (
-          <Button onClick={() => remove.mutate()} disabled={remove.isPending}>
-            Remove
-          </Button>
-        )}
-      </div>
-    </form>
-  )
-}
-
-/** "50: 1.2, 100: 2" as points; null while it cannot be read. */
-export function readPoints(text: string): S['Measured'][] | null {
-  const points: S['Measured'][] = []
-  for (const part of text
-    .split(/[,;]/)
-    .map((p) => p.trim())
-    .filter(Boolean)) {
-    const m = /^(\d{2,3})\s*%?\s*:\s*(\d+(?:\.\d{1,3})?)\s*(?:kg)?$/.exec(part)
-    if (!m) return null
-    points.push({ percent: Number(m[1]), grams: Math.ceil(Number(m[2]) * 1000 - 1e-9) })
-  }
-  return points.length ? points : null
-}
-
-function List<T>({
-  title,
-  list,
-  blank,
-  row,
-  note,
-  onChange,
-}: {
-  title: string
-  list: T[]
-  blank: T
-  row: (v: T, put: (v: T) => void) => ReactNode
-  note?: string
-  onChange: (list: T[]) => void
-}) {
-  return (
-    <fieldset className="mb-4">
-      <legend className="flex w-full items-end justify-between border-b-2 border-ink font-semibold">
-        {title}
-        <Button
-          quiet
-          className="!min-h-[30px]"
-          onClick={() => onChange([...list, blank])}
-          aria-label={`Add to ${title}`}
-        >
-          Add
-        </Button>
-      </legend>
-      {note && list.length > 0 && <p className="pt-1 text-[13px] text-soft">{note}</p>}
-      {list.map((v, i) => (
-        <div key={i} className="flex flex-wrap items-center gap-2 border-b border-line py-1.5">
-          {row(v, (n) => onChange(list.map((x, j) => (j === i ? n : x))))}
-          <Button
-            quiet
-            onClick={() => onChange(list.filter((_, j) => j !== i))}
-            aria-label={`Take out row ${i + 1} of ${title}`}
-          >
-            Take out
-          </Button>
-        </div>
-      ))}
-    </fieldset>
   )
 }

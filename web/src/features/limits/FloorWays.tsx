@@ -1,9 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
+import { ApiError, type S, http, told } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { day } from '../../lib/format'
 import { useToday } from '../../lib/today'
-import { Button, Dialog, Failure, Field, Loading } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Dialog } from '../../ui/Dialog'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
 
 type Way = S['WayView']
 
@@ -11,17 +16,21 @@ type Way = S['WayView']
 export function FloorWays({ clientId }: { clientId: string }) {
   const [seeing, setSeeing] = useState<Way | null>(null)
   const cache = useQueryClient()
-  const floor = useQuery({
-    queryKey: ['floor', clientId],
-    queryFn: () => api.get<S['FloorView']>(`/clients/${clientId}/floor`),
-  })
+  const floor = useQuery(q.limits.floor(clientId))
   const back = useMutation({
-    mutationFn: (id: string) => api.remove(`/clients/${clientId}/floor/seen/${id}`),
-    onSuccess: () => void cache.invalidateQueries(),
+    mutationFn: (id: string) =>
+      told(http.DELETE('/api/clients/{clientId}/floor/seen/{id}', { params: { path: { clientId, id } } })),
+    onSuccess: () => void q.changed(cache, 'client', clientId),
   })
   const wish = useMutation({
-    mutationFn: (onceUp: boolean) => api.put(`/clients/${clientId}/floor/once-up`, { onceUp }),
-    onSuccess: () => void cache.invalidateQueries(),
+    mutationFn: (onceUp: boolean) =>
+      told(
+        http.PUT('/api/clients/{clientId}/floor/once-up', {
+          params: { path: { clientId } },
+          body: { onceUp },
+        }),
+      ),
+    onSuccess: () => void q.changed(cache, 'client', clientId),
   })
   return (
     <section className="mt-10" aria-labelledby="floor">
@@ -108,9 +117,15 @@ function SeenForm({ clientId, way, onDone }: { clientId: string; way: Way; onDon
   const [help, setHelp] = useState('')
   const cache = useQueryClient()
   const save = useMutation({
-    mutationFn: () => api.post(`/clients/${clientId}/floor/seen`, { way: way.way, on, help }),
+    mutationFn: () =>
+      told(
+        http.POST('/api/clients/{clientId}/floor/seen', {
+          params: { path: { clientId } },
+          body: { way: way.way, on, help },
+        }),
+      ),
     onSuccess: () => {
-      void cache.invalidateQueries()
+      void q.changed(cache, 'client', clientId)
       onDone()
     },
   })

@@ -1,12 +1,34 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
+import { useForm, useWatch } from 'react-hook-form'
+import { zodResolver } from '@hookform/resolvers/zod'
+import * as z from 'zod/mini'
+import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
+import { refused } from '../../lib/form'
+import * as q from '../../lib/queries'
 import { useToday } from '../../lib/today'
-import { Button, Failure, Field, FilePick, Loading } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { FilePick } from '../../ui/FilePick'
+import { Loading } from '../../ui/Loading'
 import { capLabel, sent, shown } from './caps'
 import { LimitFigure } from './Figure'
 
-type Side = S['LimitView']['side']
+/** What is typed, as typed; whether it may be so is the server's word. */
+const FORM = z.object({
+  part: z.string(),
+  load: z.string(),
+  side: z.enum(['LEFT', 'RIGHT', 'BOTH']),
+  cap: z.string(),
+  strength: z.enum(['FIRM', 'ADVISED']),
+  source: z.string(),
+  why: z.string(),
+  from: z.string(),
+  until: z.string(),
+  review: z.string(),
+})
+type Form = z.infer<typeof FORM>
 
 const GROUPS: [string, RegExp][] = [
   ['Joints', /^joint\./],
@@ -30,14 +52,25 @@ function split(axisId: string): [string, string] {
   return m ? [m[1] ?? axisId, m[2] ?? ''] : [axisId, '']
 }
 
+/** Whether a limit opened and saved says what it said before; one that holds already goes on from today. */
+function unchanged(limit: S['LimitView'], body: S['LimitForm'], today: string): boolean {
+  return (
+    !body.why &&
+    body.side === limit.side &&
+    body.cap === limit.cap &&
+    body.strength === limit.strength &&
+    body.source === limit.source &&
+    body.until === (limit.until ?? undefined) &&
+    body.review === (limit.review ?? undefined) &&
+    (body.from === limit.from || (limit.from <= today && body.from === today)) &&
+    body.attachmentId === limit.attachment?.id
+  )
+}
+
 /** Adding or changing a limit as a sentence, seen on a figure and in words as it is made. */
 export function LimitForm(props: { clientId: string; limit?: S['LimitView']; onDone: () => void }) {
-  const axes = useQuery({
-    queryKey: ['axes'],
-    queryFn: () => api.get<S['AxisView'][]>('/axes'),
-    staleTime: Infinity,
-  })
-  const me = useQuery({ queryKey: ['me'], queryFn: () => api.get<S['Me']>('/me') })
+  const axes = useQuery(q.limits.axes())
+  const me = useQuery(q.studio.me())
   const error = axes.error ?? me.error
   if (error) return <Failure error={error} />
   // a stored amount is turned into the studio's unit once, when that unit is known
@@ -60,98 +93,88 @@ function Fields({
 }) {
   const today = useToday()
   const [part0, load0] = split(limit?.axisId ?? 'joint.knee-flexion.loaded')
-  const [part, setPart] = useState(part0)
-  const [load, setLoad] = useState(load0)
-  const [side, setSide] = useState<Side>(limit?.side ?? 'LEFT')
-  const [typed, setTyped] = useState(limit ? String(shown(limit.unit, limit.cap, mass)) : '60')
-  const [form, setForm] = useState({
-    strength: limit?.strength ?? ('FIRM' as S['LimitView']['strength']),
-    source: limit?.source ?? '',
-    why: '',
-    from: limit && limit.from > today ? limit.from : today,
-    until: limit?.until ?? '',
-    review: limit?.review ?? '',
+  const form = useForm<Form>({
+    resolver: zodResolver(FORM),
+    defaultValues: {
+      part: part0,
+      load: load0,
+      side: limit?.side ?? 'LEFT',
+      cap: limit ? String(shown(limit.unit, limit.cap, mass)) : '60',
+      strength: limit?.strength ?? 'FIRM',
+      source: limit?.source ?? '',
+      why: '',
+      from: limit && limit.from > today ? limit.from : today,
+      until: limit?.until ?? '',
+      review: limit?.review ?? '',
+    },
   })
+  const { register, formState } = form
+  const typed = useWatch({ control: form.control }) as Form
   const [file, setFile] = useState<S['Attachment'] | null>(limit?.attachment ?? null)
   const cache = useQueryClient()
+  // what a stored limit is about never changes; a locked field is not read from the page
+  const { part, load } = limit ? { part: part0, load: load0 } : typed
   const loads = LOADS.filter(([l]) => all.some((a) => a.id === `${part}.${l}`))
   const axisId = loads.length ? `${part}.${loads.some(([l]) => l === load) ? load : 'any'}` : part
   const axis = all.find((a) => a.id === axisId)
   const closes = axis?.unit === 'CLOSED'
   const sided = axis?.sided ?? false
+  const side = sided ? typed.side : 'BOTH'
   // an empty field is no number, and no number is sent as none: the server asks for it
-  const cap = closes ? 0 : sent(axis?.unit ?? '', typed, mass, limit)
+  const cap = closes ? 0 : sent(axis?.unit ?? '', typed.cap, mass, limit)
   const words = useQuery({
-    queryKey: ['words', axisId, sided ? side : 'BOTH', cap],
-    queryFn: () =>
-      api.get<S['LimitWords']>(
-        `/axes/words?axisId=${encodeURIComponent(axisId)}&side=${sided ? side : 'BOTH'}&cap=${cap}`,
-      ),
+    ...q.limits.words(axisId, side, cap),
     enabled: !!axis && Number.isFinite(cap),
-    retry: false,
-    staleTime: Infinity,
   })
   const save = useMutation({
-    mutationFn: () => {
-      const body = {
+    mutationFn: async (f: Form) => {
+      if (!axis) throw new Error(`no axis ${axisId}`)
+      const body: S['LimitForm'] = {
         axisId,
-        side: sided ? side : 'BOTH',
+        side,
         cap,
-        strength: form.strength,
-        source: form.source,
-        why: form.why || null,
-        from: form.from,
-        until: form.until || null,
-        review: form.review || null,
-        attachmentId: file?.id ?? null,
+        strength: f.strength,
+        source: f.source,
+        why: given(f.why),
+        from: given(f.from),
+        until: given(f.until),
+        review: given(f.review),
+        attachmentId: file?.id,
       }
-      const same =
-        limit &&
-        !form.why &&
-        body.side === limit.side &&
-        body.cap === limit.cap &&
-        body.strength === limit.strength &&
-        body.source === limit.source &&
-        body.until === (limit.until ?? null) &&
-        body.review === (limit.review ?? null) &&
-        (body.from === limit.from || (limit.from <= today && body.from === today)) &&
-        body.attachmentId === (limit.attachment?.id ?? null)
       // what was not touched is not sent
-      if (same) return Promise.resolve()
-      return limit
-        ? api.put(`/limits/${limit.id}`, body, limit.version)
-        : api.post(`/clients/${clientId}/limits`, body)
+      if (limit && unchanged(limit, body, today)) return
+      await (limit
+        ? told(
+            http.PUT('/api/limits/{id}', {
+              params: { path: { id: limit.id }, header: ifMatch(limit.version) },
+              body,
+            }),
+          )
+        : told(http.POST('/api/clients/{clientId}/limits', { params: { path: { clientId } }, body })))
     },
+    onError: (e) => refused(form, e),
     onSuccess: () => {
-      void cache.invalidateQueries()
+      void q.changed(cache, 'client', clientId)
       onDone()
     },
   })
-  const error = save.error instanceof ApiError ? save.error : undefined
+  const wrong = (k: keyof Form | 'axisId') =>
+    (formState.errors as Record<string, { message?: string }>)[k]?.message
   const parts = new Map<string, string>()
   for (const a of all) parts.set(split(a.id)[0], parts.get(split(a.id)[0]) ?? a.words)
-  const capError =
-    error?.field('/cap') ?? (words.error instanceof ApiError ? words.error.field('/cap') : undefined)
+  const capError = wrong('cap') ?? (words.error instanceof ApiError ? words.error.field('/cap') : undefined)
   return (
     <form
       noValidate
       className="grid gap-x-8 md:grid-cols-[1fr_230px]"
-      onSubmit={(e) => {
-        e.preventDefault()
-        save.mutate()
-      }}
+      onSubmit={(e) => void form.handleSubmit((f) => save.mutate(f))(e)}
     >
       <div>
         <div className="flex flex-wrap items-start gap-x-3" role="group" aria-label="The limit as a sentence">
           {sided && (
-            <Field label="Side" error={error?.field('/side')}>
+            <Field label="Side" error={wrong('side')}>
               {(p) => (
-                <select
-                  {...p}
-                  className="!w-28"
-                  value={side}
-                  onChange={(e) => setSide(e.target.value as Side)}
-                >
+                <select {...p} className="!w-28" {...register('side')}>
                   <option value="LEFT">left</option>
                   <option value="RIGHT">right</option>
                   <option value="BOTH">both</option>
@@ -159,14 +182,12 @@ function Fields({
               )}
             </Field>
           )}
-          <Field label="What" error={error?.field('/axisId')}>
+          <Field label="What" error={wrong('axisId')}>
             {(p) => (
               <select
                 {...p}
                 className="!w-64"
-                disabled={!!limit}
-                value={part}
-                onChange={(e) => setPart(e.target.value)}
+                {...(limit ? { disabled: true, value: part } : register('part'))}
               >
                 {GROUPS.map(([name, re]) => (
                   <optgroup key={name} label={name}>
@@ -188,9 +209,7 @@ function Fields({
                 <select
                   {...p}
                   className="!w-44"
-                  disabled={!!limit}
-                  value={load}
-                  onChange={(e) => setLoad(e.target.value)}
+                  {...(limit ? { disabled: true, value: load } : register('load'))}
                 >
                   {loads.map(([l, w]) => (
                     <option key={l} value={l}>
@@ -213,85 +232,43 @@ function Fields({
               }
               error={capError}
             >
-              {(p) => (
-                <input
-                  {...p}
-                  className="!w-28"
-                  type="number"
-                  step="any"
-                  value={typed}
-                  onChange={(e) => setTyped(e.target.value)}
-                />
-              )}
+              {(p) => <input {...p} className="!w-28" type="number" step="any" {...register('cap')} />}
             </Field>
           )}
         </div>
         <div className="grid gap-x-4 sm:grid-cols-2">
           <Field label="Strength">
             {(p) => (
-              <select
-                {...p}
-                value={form.strength}
-                onChange={(e) => setForm({ ...form, strength: e.target.value as typeof form.strength })}
-              >
+              <select {...p} {...register('strength')}>
                 <option value="FIRM">firm: a clinician’s word</option>
                 <option value="ADVISED">advised: our judgement</option>
               </select>
             )}
           </Field>
-          <Field label="Source" hint="physio letter, R. Lind" error={error?.field('/source')}>
-            {(p) => (
-              <input
-                {...p}
-                value={form.source}
-                onChange={(e) => setForm({ ...form, source: e.target.value })}
-              />
-            )}
+          <Field label="Source" hint="physio letter, R. Lind" error={wrong('source')}>
+            {(p) => <input {...p} {...register('source')} />}
           </Field>
-          <Field label="From" error={error?.field('/from')}>
-            {(p) => (
-              <input
-                {...p}
-                type="date"
-                value={form.from}
-                onChange={(e) => setForm({ ...form, from: e.target.value })}
-              />
-            )}
+          <Field label="From" error={wrong('from')}>
+            {(p) => <input {...p} type="date" {...register('from')} />}
           </Field>
           <Field
             label="Until, last day"
             hint="empty: until reviewed; a firm limit stays on"
-            error={error?.field('/until')}
+            error={wrong('until')}
           >
-            {(p) => (
-              <input
-                {...p}
-                type="date"
-                value={form.until}
-                onChange={(e) => setForm({ ...form, until: e.target.value })}
-              />
-            )}
+            {(p) => <input {...p} type="date" {...register('until')} />}
           </Field>
-          {!form.until && (
-            <Field label="Review on" hint="empty: in 12 weeks" error={error?.field('/review')}>
-              {(p) => (
-                <input
-                  {...p}
-                  type="date"
-                  value={form.review}
-                  onChange={(e) => setForm({ ...form, review: e.target.value })}
-                />
-              )}
+          {!typed.until && (
+            <Field label="Review on" hint="empty: in 12 weeks" error={wrong('review')}>
+              {(p) => <input {...p} type="date" {...register('review')} />}
             </Field>
           )}
           <Field
             label="Why"
             hint={limit ? 'wanted when it gets looser; kept' : 'kept with the limit'}
-            error={error?.field('/why')}
+            error={wrong('why')}
           >
-            {(p) => (
-              <input {...p} value={form.why} onChange={(e) => setForm({ ...form, why: e.target.value })} />
-            )}
+            {(p) => <input {...p} {...register('why')} />}
           </Field>
         </div>
         <FilePick clientId={clientId} file={file} onFile={setFile} />
@@ -305,7 +282,7 @@ function Fields({
           <LimitFigure
             axisId={axisId}
             unit={axis.unit}
-            side={sided ? side : 'BOTH'}
+            side={side}
             cap={cap}
             words={words.data?.words ?? '…'}
           />

@@ -1,29 +1,50 @@
+import { useState } from 'react'
 import type { S } from '../../lib/api'
 import { day } from '../../lib/format'
 
-/** The limits that hold today: firm with a solid edge, advised with a dashed one. */
+const KEY = 'riposo.ribbon'
+
+/**
+ * The limits that hold today: how many, with the firm ones in words, on one line; "show all" opens the
+ * ribbon, firm with a solid edge, advised with a dashed one, and stays as it was left.
+ */
 export function LimitRibbon({ limits }: { limits: S['LimitView'][] }) {
+  const [open, setOpen] = useState(() => sessionStorage.getItem(KEY) === 'open')
   const now = limits.filter((l) => l.state === 'ACTIVE' || l.state === 'REVIEW_DUE')
-  const on = [...now.filter((l) => l.strength === 'FIRM'), ...now.filter((l) => l.strength !== 'FIRM')]
+  const firm = now.filter((l) => l.strength === 'FIRM')
+  const on = [...firm, ...now.filter((l) => l.strength !== 'FIRM')]
   if (on.length === 0) return <p className="py-2 text-sm text-soft">No limits hold today.</p>
   const groups = new Map<string, S['LimitView'][]>()
   for (const l of on) {
     const key = [l.strength, l.source, l.state, l.until].join()
     groups.set(key, [...(groups.get(key) ?? []), l])
   }
-  const many = groups.size > 7
+  const turn = () => {
+    sessionStorage.setItem(KEY, open ? 'shut' : 'open')
+    setOpen(!open)
+  }
   return (
     <>
-      {many && (
-        <p className="pt-3 text-sm font-semibold">
-          {on.length} limits hold today, the firm ones first; combined on the page Limits.
-        </p>
-      )}
-      <ul
-        aria-label="Limits today"
-        tabIndex={many ? 0 : undefined}
-        className={`my-3 flex flex-wrap gap-2 ${many ? 'max-h-[190px] overflow-auto border-y border-line py-2' : ''}`}
-      >
+      <p className="flex flex-wrap items-baseline gap-x-3 py-1.5 text-sm">
+        <strong>{on.length === 1 ? '1 limit today' : `${on.length} limits today`}</strong>
+        {firm.length === 0 ? (
+          <span className="text-soft">none firm</span>
+        ) : (
+          <span className="min-w-0">
+            <span className="text-plum">firm:</span>{' '}
+            {firm.map((l) => l.words + (l.state === 'REVIEW_DUE' ? ' (review due)' : '')).join(' · ')}
+          </span>
+        )}
+        <button
+          type="button"
+          aria-expanded={open}
+          onClick={turn}
+          className="no-print min-h-[32px] text-teal underline underline-offset-4"
+        >
+          {open ? 'show less' : 'show all'}
+        </button>
+      </p>
+      <ul aria-label="Limits today" className={`mb-3 flex-wrap gap-2 ${open ? 'flex' : 'hidden print:flex'}`}>
         {[...groups.entries()].map(([key, list]) => {
           const l = list[0]
           if (!l) return null

@@ -1,12 +1,18 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
+import { ApiError, type S, http, ifMatch, told } from '../../lib/api'
+import { later } from '../../lib/later'
+import * as q from '../../lib/queries'
 import { day } from '../../lib/format'
-import { Button, Dialog, Failure, Field } from '../../ui'
-import { useClient } from '../clients'
+import { Button } from '../../ui/Button'
+import { Dialog } from '../../ui/Dialog'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { useClient } from '../clients/useClient'
 import { FloorWays } from './FloorWays'
-import { LimitForm } from './LimitForm'
 import { OnDate } from './OnDate'
+
+const LimitForm = later(() => import('./LimitForm'), 'LimitForm')
 
 const states: Record<string, string> = {
   ACTIVE: 'holds today',
@@ -112,19 +118,33 @@ export function LimitsPage() {
         onOpenChange={(o) => !o && setLifting(null)}
         title="Lift an advised limit"
       >
-        {lifting && <LiftForm limit={lifting} onDone={() => setLifting(null)} />}
+        {lifting && <LiftForm clientId={client.id} limit={lifting} onDone={() => setLifting(null)} />}
       </Dialog>
     </>
   )
 }
 
-function LiftForm({ limit, onDone }: { limit: S['LimitView']; onDone: () => void }) {
+function LiftForm({
+  clientId,
+  limit,
+  onDone,
+}: {
+  clientId: string
+  limit: S['LimitView']
+  onDone: () => void
+}) {
   const [reason, setReason] = useState('')
   const cache = useQueryClient()
   const lift = useMutation({
-    mutationFn: () => api.post(`/limits/${limit.id}/lift`, { reason }, limit.version),
+    mutationFn: () =>
+      told(
+        http.POST('/api/limits/{id}/lift', {
+          params: { path: { id: limit.id }, header: ifMatch(limit.version) },
+          body: { reason },
+        }),
+      ),
     onSuccess: () => {
-      void cache.invalidateQueries()
+      void q.changed(cache, 'client', clientId)
       onDone()
     },
   })

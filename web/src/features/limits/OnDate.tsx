@@ -1,9 +1,12 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, type S } from '../../lib/api'
+import { type S } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { day, fullDay } from '../../lib/format'
 import { useToday } from '../../lib/today'
-import { Button, Failure, Loading } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 
 const BACK = 30
 const AHEAD = 280
@@ -23,18 +26,8 @@ export function OnDate({ clientId }: { clientId: string }) {
   const today = useToday()
   const [by, setBy] = useState(0)
   const date = today ? plus(today, by) : ''
-  const combined = useQuery({
-    queryKey: ['combined', clientId, date],
-    queryFn: () => api.get<S['Combined']>(`/clients/${clientId}/limits/on?date=${date}`),
-    enabled: !!date,
-    placeholderData: keepPreviousData,
-  })
-  const open = useQuery({
-    queryKey: ['open', clientId, date],
-    queryFn: () => api.get<S['OpenView']>(`/clients/${clientId}/open?date=${date}`),
-    enabled: !!date,
-    placeholderData: keepPreviousData,
-  })
+  const combined = useQuery(q.limits.on(clientId, date))
+  const open = useQuery(q.limits.open(clientId, date))
   const error = combined.error ?? open.error
   if (error) return <Failure error={error} />
   if (!combined.data || !open.data) return <Loading what="the limits of the day" />

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { mass } from '../../lib/format'
-import { readPoints } from '../kit'
+import { readPoints } from '../kit/room'
 import { kept, sent, shown } from './caps'
 
 describe('caps', () => {

@@ -1,8 +1,8 @@
-import { GRAMS_PER_LB } from '../../lib/format'
+import { GRAMS_PER_LB, kilos } from '../../lib/format'
 
 /** A cap as typed on screen: kilograms or pounds for grams, least minutes for their complement. */
 export function shown(unit: string, cap: number, mass = 'KG'): number {
-  if (unit === 'GRAMS') return mass === 'LB' ? Math.floor((cap / GRAMS_PER_LB) * 100) / 100 : cap / 1000
+  if (unit === 'GRAMS') return mass === 'LB' ? Math.floor((cap / GRAMS_PER_LB) * 100) / 100 : kilos(cap)
   return unit === 'LEAST_MINUTES' ? 60 - cap : cap
 }
 

@@ -1,31 +1,26 @@
 import { useQuery } from '@tanstack/react-query'
-import { useEffect } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { typing } from '../../app/Shell'
-import { api, type S } from '../../lib/api'
-import { Failure, Loading } from '../../ui'
+import { useKeys } from '../../lib/keys'
+import * as q from '../../lib/queries'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 import { Figure } from '../../ui/Figure'
 
 /** A family's stair for nobody in particular: hardest on top, what each step moves written on it. */
 export function FamilyPage() {
   const { familyId } = useParams()
   const navigate = useNavigate()
-  const families = useQuery({
-    queryKey: ['movements', 'families'],
-    queryFn: () => api.get<S['FamilyStair'][]>('/movements/families'),
-  })
+  const families = useQuery(q.movements.families())
   const list = families.data
   const at = list?.findIndex((f) => f.id === familyId) ?? -1
-  useEffect(() => {
-    const on = (e: KeyboardEvent) => {
-      if (typing(e) || !list || at < 0) return
-      const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0
-      const next = list[at + by]
-      if (by !== 0 && next) void navigate(`/movements/family/${next.id}`)
-    }
-    window.addEventListener('keydown', on)
-    return () => window.removeEventListener('keydown', on)
-  }, [list, at, navigate])
+  const go = (by: number) => {
+    const next = at < 0 ? undefined : list?.[at + by]
+    if (next) void navigate(`/movements/family/${next.id}`)
+  }
+  useKeys([
+    { press: 'ArrowLeft', shown: '←', words: 'the family before', act: () => go(-1) },
+    { press: 'ArrowRight', shown: '→', words: 'the next family', act: () => go(1) },
+  ])
   if (families.error) return <Failure error={families.error} />
   if (!list) return <Loading what="the stair" />
   const f = list[at]

@@ -1,26 +1,25 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Link, useParams } from 'react-router'
-import { api, type S } from '../../lib/api'
-import { Button, Failure, Loading } from '../../ui'
+import { http, told } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 import { Figure } from '../../ui/Figure'
 import { WhoMay } from './WhoMay'
 
 /** One movement in full: drawn, its demands, what each change does, and who may do it. */
 export function MovementPage() {
-  const { movementId } = useParams()
+  const { movementId = '' } = useParams()
   const cache = useQueryClient()
-  const one = useQuery({
-    queryKey: ['movements', movementId],
-    queryFn: () => api.get<S['MovementDetail']>(`/movements/${movementId}`),
-  })
-  const who = useQuery({
-    queryKey: ['movements', movementId, 'who'],
-    queryFn: () => api.get<S['WhoView']>(`/movements/${movementId}/who`),
-  })
+  const one = useQuery(q.movements.one(movementId))
+  const who = useQuery(q.movements.who(movementId))
   const retire = useMutation({
     mutationFn: (back: boolean) =>
-      back ? api.post(`/movements/${movementId}/restore`, {}) : api.remove(`/movements/${movementId}`),
-    onSuccess: () => void cache.invalidateQueries({ queryKey: ['movements'] }),
+      back
+        ? told(http.POST('/api/movements/{id}/restore', { params: { path: { id: movementId } } }))
+        : told(http.DELETE('/api/movements/{id}', { params: { path: { id: movementId } } })),
+    onSuccess: () => void q.changed(cache, 'movement'),
   })
   if (one.error) return <Failure error={one.error} />
   if (!one.data) return <Loading what="the movement" />

@@ -1,20 +1,18 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { typing } from '../../app/Shell'
-import { api, sendFile, type S } from '../../lib/api'
-import { Button, Failure, Loading } from '../../ui'
+import { useKeys } from '../../lib/keys'
+import { sendFile, type S } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 import { Figure } from '../../ui/Figure'
 import { demandsOf, fitting, fromQuery, toQuery, turn, type Filter } from './filter'
 
-export const movementsQuery = {
-  queryKey: ['movements'],
-  queryFn: () => api.get<S['MovementView'][]>('/movements'),
-}
-
 /** The catalogue: found by name, purpose and what a movement does not ask for. */
 export function MovementsPage() {
-  const all = useQuery(movementsQuery)
+  const all = useQuery(q.movements.all())
   const [query, setQuery] = useSearchParams()
   const find = useRef<HTMLInputElement>(null)
   const filter = fromQuery(query)
@@ -27,15 +25,7 @@ export function MovementsPage() {
     latest.current = change(latest.current)
     setQuery(toQuery(latest.current), { replace: true })
   }
-  useEffect(() => {
-    const on = (e: KeyboardEvent) => {
-      if (typing(e) || e.key !== 'f') return
-      e.preventDefault()
-      find.current?.focus()
-    }
-    window.addEventListener('keydown', on)
-    return () => window.removeEventListener('keydown', on)
-  }, [])
+  useKeys([{ press: 'f', words: 'find a movement', act: () => find.current?.focus() }])
   if (all.error) return <Failure error={all.error} />
   if (!all.data) return <Loading what="the movements" />
   const shown = fitting(all.data, filter)
@@ -165,8 +155,8 @@ function Files() {
   const cache = useQueryClient()
   const send = useMutation({
     mutationFn: (file: File) =>
-      sendFile<S['Imported']>(`/movements/import?file=${encodeURIComponent(file.name)}`, file, 256 * 1024),
-    onSuccess: () => void cache.invalidateQueries(),
+      sendFile<S['Imported']>(`/movements/import?file=${encodeURIComponent(file.name)}`, file, 256),
+    onSuccess: () => void q.changed(cache, 'movement'),
   })
   return (
     <section aria-labelledby="files" className="mt-10 border-t-2 border-ink pt-2">

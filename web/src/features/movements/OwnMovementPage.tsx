@@ -1,10 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState, type ReactNode } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import { api, ApiError, type S } from '../../lib/api'
-import { Button, Failure, Field, Loading } from '../../ui'
+import { ApiError, type S, http, ifMatch, told } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
 import { coherent, idOf, lines, toggled, words, type Doc } from './document'
-import { movementsQuery } from './MovementsPage'
 import { WhoMay } from './WhoMay'
 
 const POSITIONS = [
@@ -39,17 +42,10 @@ export function OwnMovementPage() {
   const { movementId } = useParams()
   const [query] = useSearchParams()
   const from = movementId ?? query.get('from') ?? START
-  const doc = useQuery({
-    queryKey: ['movements', from, 'document'],
-    queryFn: () => api.get<S['OwnDocument']>(`/movements/${from}/document`),
-    staleTime: Infinity,
-  })
-  const all = useQuery(movementsQuery)
-  const axes = useQuery({ queryKey: ['axes'], queryFn: () => api.get<S['AxisView'][]>('/axes') })
-  const figures = useQuery({
-    queryKey: ['movements', 'figures'],
-    queryFn: () => api.get<string[]>('/movements/figures'),
-  })
+  const doc = useQuery({ ...q.movements.document(from ?? ''), enabled: from !== undefined })
+  const all = useQuery(q.movements.all())
+  const axes = useQuery(q.limits.axes())
+  const figures = useQuery(q.movements.figures())
   const error = doc.error ?? all.error ?? axes.error ?? figures.error
   if (error) return <Failure error={error} />
   if (!doc.data || !all.data || !axes.data || !figures.data) return <Loading what="the movement" />
@@ -94,19 +90,19 @@ function Editor({
     return () => clearTimeout(t)
   }, [text])
   const named = doc.name.trim() !== ''
-  const who = useQuery({
-    queryKey: ['movements', 'who', settled, editing],
-    queryFn: () => api.post<S['WhoView']>('/movements/who', { document: settled, replaces: editing }),
-    enabled: named,
-    placeholderData: (p) => p,
-  })
+  const who = useQuery({ ...q.movements.whoMay(settled, editing), enabled: named })
   const save = useMutation({
     mutationFn: () =>
       editing
-        ? api.put<S['OwnDocument']>(`/movements/${editing}`, { document: text }, given.version)
-        : api.post<S['OwnDocument']>('/movements', { document: text }),
+        ? told(
+            http.PUT('/api/movements/{id}', {
+              params: { path: { id: editing }, header: ifMatch(given.version) },
+              body: { document: text },
+            }),
+          )
+        : told(http.POST('/api/movements', { body: { document: text } })),
     onSuccess: (d) => {
-      void cache.invalidateQueries({ queryKey: ['movements'] })
+      void q.changed(cache, 'movement')
       void navigate(`/movements/${d.id}`)
     },
   })

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react'
 import type { S } from '../../lib/api'
-import { clock } from '../../lib/format'
-import { Button } from '../../ui'
+import { clock, kg } from '../../lib/format'
+import { Button } from '../../ui/Button'
 import {
   addSlot,
   BLOCK_WORDS,
@@ -74,7 +74,7 @@ export function BlockEditor({
           </span>
         )}
         <span className="ml-auto flex flex-wrap">
-          {block.slots.length > 2 && block.slots.length <= 12 && block.block === 'WORK' && (
+          {view?.orders && (
             <Button quiet onClick={onOrder}>
               Order for me
             </Button>
@@ -207,7 +207,7 @@ function Row({
   const name = movement?.name ?? slot.movementId
   const own = [
     slot.tempo && `tempo ${tempoText(slot.tempo)}`,
-    slot.grams !== undefined && `${slot.grams / 1000} kg at most`,
+    slot.grams !== undefined && `${kg(slot.grams)} at most`,
     slot.start === 'RIGHT' && 'right first',
     slot.stages.length > 0 && `${slot.stages.length} stages`,
     slot.rounds.length > 0 && `round ${slot.rounds.map((r) => r.round).join(', ')} differs`,

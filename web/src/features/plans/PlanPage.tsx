@@ -1,10 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useReducer, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { typing } from '../../app/Shell'
-import { api, ApiError, type S } from '../../lib/api'
+import { useKeys } from '../../lib/keys'
+import { ApiError, type S, http, ifMatch, told } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { clock, fullDay } from '../../lib/format'
-import { Button, Dialog, Failure, Loading } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Dialog } from '../../ui/Dialog'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 import { Contour } from '../../ui/Contour'
 import { BlockEditor } from './BlockEditor'
 import {
@@ -26,22 +30,10 @@ import { SlotDialog } from './SlotDialog'
 import { Totals } from './Totals'
 
 export function PlanPage() {
-  const { planId } = useParams()
-  const plan = useQuery({
-    queryKey: ['plan', planId],
-    queryFn: () => api.get<S['Plan']>(`/plans/${planId}`),
-    enabled: planId !== 'new',
-  })
-  const movements = useQuery({
-    queryKey: ['movements'],
-    queryFn: () => api.get<S['MovementView'][]>('/movements'),
-    staleTime: Infinity,
-  })
-  const formats = useQuery({
-    queryKey: ['formats'],
-    queryFn: () => api.get<FormatInfo[]>('/plans/formats'),
-    staleTime: Infinity,
-  })
+  const { planId = '' } = useParams()
+  const plan = useQuery({ ...q.plans.one(planId), enabled: planId !== 'new' })
+  const movements = useQuery(q.movements.all())
+  const formats = useQuery(q.plans.formats())
   const error = plan.error ?? movements.error ?? formats.error
   if (error) return <Failure error={error} />
   if (!movements.data || !formats.data || (planId !== 'new' && !plan.data)) return <Loading what="the plan" />
@@ -101,31 +93,29 @@ function Builder({
   const body = sent(draft.plan)
   const ready = body.blocks.length > 0 && asked.length === 0
   const settled = useSettled(body)
-  const preview = useQuery({
-    queryKey: ['compile', settled],
-    queryFn: () => api.post<S['Compiled']>('/plans/preview', { plan: settled }),
-    enabled: ready && settled.blocks.length > 0,
-    placeholderData: (p) => p,
-    staleTime: Infinity,
-    retry: false,
-  })
+  const preview = useQuery({ ...q.plans.compiled(settled), enabled: ready && settled.blocks.length > 0 })
   const navigate = useNavigate()
   const cache = useQueryClient()
   const save = useMutation({
     mutationFn: () => {
       const form = { name: draft.name, tags: draft.tags, note: draft.note, plan: body }
       return plan
-        ? api.put<S['Plan']>(`/plans/${plan.id}`, form, plan.version)
-        : api.post<S['Plan']>('/plans', form)
+        ? told(
+            http.PUT('/api/plans/{id}', {
+              params: { path: { id: plan.id }, header: ifMatch(plan.version) },
+              body: form,
+            }),
+          )
+        : told(http.POST('/api/plans', { body: form }))
     },
     onSuccess: (p) => {
       sessionStorage.removeItem(kept)
-      void cache.invalidateQueries()
+      void q.changed(cache, 'plan')
       void navigate(`/plans/${p.id}`)
     },
   })
   const findOrder = useMutation({
-    mutationFn: (key: string) => api.post<S['OrderView']>('/plans/order', { plan: body, blockKey: key }),
+    mutationFn: (key: string) => told(http.POST('/api/plans/order', { body: { plan: body, blockKey: key } })),
     onSuccess: (view, key) => setOrder({ block: key, view }),
   })
   const error = save.error instanceof ApiError ? save.error : undefined
@@ -135,49 +125,34 @@ function Builder({
   const fixes = (now?.checks ?? []).filter((c) => c.fix)
   const take = (p: S['SessionPlan']) => setPlan(keepEmpty(draft.plan, p))
   const changed = JSON.stringify(draft) !== JSON.stringify(draftOf(plan))
-  const acts = useRef({ take, fixes, block, order, save, ready })
-  useEffect(() => {
-    acts.current = { take, fixes, block, order, save, ready }
-  })
-  useEffect(() => {
-    const on = (e: KeyboardEvent) => {
-      const a = acts.current
-      if ((e.ctrlKey || e.metaKey) && e.key === 's') {
-        e.preventDefault()
-        if (a.ready) a.save.mutate()
-        return
-      }
-      if (typing(e) || e.altKey || document.querySelector('[role=dialog]')) return
-      const z = e.key.toLowerCase() === 'z'
-      if (z) {
-        e.preventDefault()
-        setOrder(undefined)
-        dispatch({ kind: e.shiftKey ? 'redo' : 'undo' })
-        return
-      }
-      if (e.ctrlKey || e.metaKey) return
-      if (/^[1-9]$/.test(e.key)) {
-        const fix = a.fixes[Number(e.key) - 1]?.fix
-        if (fix) a.take(fix.plan)
-      } else if (e.key === 'a') {
-        e.preventDefault()
-        document.querySelector<HTMLInputElement>(`[data-find="${CSS.escape(a.block)}"] input`)?.focus()
-      } else if (e.key === 'f') {
-        e.preventDefault()
-        document.querySelector<HTMLElement>(`[data-block="${CSS.escape(a.block)}"] select`)?.focus()
-      } else if (e.key === 'n') {
-        e.preventDefault()
-        document.getElementById('plan-name')?.focus()
-      } else if (e.key === 'o') {
-        if (a.order?.view.better) a.take(a.order.view.plan)
-        else findOrder.mutate(a.block)
-      }
-    }
-    window.addEventListener('keydown', on)
-    return () => window.removeEventListener('keydown', on)
-    // findOrder.mutate is stable
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [])
+  const undo = (kind: 'undo' | 'redo') => {
+    setOrder(undefined)
+    dispatch({ kind })
+  }
+  const focus = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus()
+  const here = CSS.escape(block)
+  useKeys([
+    { press: '$mod+s', shown: 'ctrl s', words: 'save', typing: true, act: () => ready && save.mutate() },
+    { press: '[$mod]+z', shown: 'z', words: 'take the last change back', act: () => undo('undo') },
+    { press: '[$mod]+Shift+z', shown: 'Z', words: 'do it again', act: () => undo('redo') },
+    { press: 'a', words: 'add a movement', act: () => focus(`[data-find="${here}"] input`) },
+    { press: 'f', words: 'format', act: () => focus(`[data-block="${here}"] select`) },
+    { press: 'n', words: 'name', act: () => focus('#plan-name') },
+    {
+      press: 'o',
+      words: 'order for me',
+      act: () => (order?.view.better ? take(order.view.plan) : findOrder.mutate(block)),
+    },
+    {
+      press: '([1-9])',
+      shown: '1–9',
+      words: 'take the mend of that number',
+      act: (e) => {
+        const fix = fixes[Number(e.key) - 1]?.fix
+        if (fix) take(fix.plan)
+      },
+    },
+  ])
   useEffect(() => {
     if (save.isPending || save.isSuccess) return
     if (changed) sessionStorage.setItem(kept, JSON.stringify({ shape: 1, version: plan?.version, draft }))
@@ -543,15 +518,25 @@ function Tools({ plan, onVersions }: { plan: S['Plan']; onVersions: () => void }
   const navigate = useNavigate()
   const copy = useMutation({
     mutationFn: () =>
-      api.post<S['Plan']>(`/plans/${plan.id}/copy`, { name: `${plan.name}, copy`.slice(0, 120) }),
+      told(
+        http.POST('/api/plans/{id}/copy', {
+          params: { path: { id: plan.id } },
+          body: { name: `${plan.name}, copy`.slice(0, 120) },
+        }),
+      ),
     onSuccess: (p) => {
-      void cache.invalidateQueries({ queryKey: ['plans'] })
+      void q.changed(cache, 'plan')
       void navigate(`/plans/${p.id}`)
     },
   })
   const archive = useMutation({
-    mutationFn: () => api.post<S['Plan']>(`/plans/${plan.id}/${plan.archivedOn ? 'restore' : 'archive'}`, {}),
-    onSuccess: () => void cache.invalidateQueries(),
+    mutationFn: () => {
+      const which = { params: { path: { id: plan.id } } }
+      return plan.archivedOn
+        ? told(http.POST('/api/plans/{id}/restore', which))
+        : told(http.POST('/api/plans/{id}/archive', which))
+    },
+    onSuccess: () => void q.changed(cache, 'plan'),
   })
   return (
     <div className="flex flex-wrap items-center gap-x-2 pb-2">
@@ -581,16 +566,9 @@ function VersionsDialog({
   onClose: () => void
   onTake: (v: S['PlanVersion']) => void
 }) {
-  const list = useQuery({
-    queryKey: ['versions', plan.id, plan.version],
-    queryFn: () => api.get<S['PlanVersionView'][]>(`/plans/${plan.id}/versions`),
-  })
+  const list = useQuery(q.plans.versions(plan.id, plan.version))
   const [number, setNumber] = useState<number>()
-  const version = useQuery({
-    queryKey: ['version', plan.id, number],
-    queryFn: () => api.get<S['PlanVersion']>(`/plans/${plan.id}/versions/${number}`),
-    enabled: number !== undefined,
-  })
+  const version = useQuery({ ...q.plans.version(plan.id, number ?? 0), enabled: number !== undefined })
   return (
     <Dialog open onOpenChange={(o) => !o && onClose()} title="Versions" wide>
       <Failure error={list.error ?? version.error} />

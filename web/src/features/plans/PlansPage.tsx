@@ -1,9 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { api, sendFile, type S } from '../../lib/api'
+import { sendFile, type S, http, told } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { clock, fullDay } from '../../lib/format'
-import { Button, Failure, Loading } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 
 const VIEWS = [
   ['', 'In use'],
@@ -86,10 +89,7 @@ function Line({
 }
 
 function OwnPlans({ archived }: { archived: boolean }) {
-  const plans = useQuery({
-    queryKey: archived ? ['plans', 'archive'] : ['plans'],
-    queryFn: () => api.get<S['Plan'][]>(archived ? '/plans?archived=true' : '/plans'),
-  })
+  const plans = useQuery(q.plans.all(archived))
   const [tag, setTag] = useState('')
   if (plans.error) return <Failure error={plans.error} />
   if (!plans.data) return <Loading what="plans" />
@@ -139,17 +139,13 @@ function OwnPlans({ archived }: { archived: boolean }) {
 }
 
 function StartingPoints() {
-  const starts = useQuery({
-    queryKey: ['starting-points'],
-    queryFn: () => api.get<S['StartView'][]>('/plans/starting-points'),
-    staleTime: Infinity,
-  })
+  const starts = useQuery(q.plans.startingPoints())
   const navigate = useNavigate()
   const cache = useQueryClient()
   const copy = useMutation({
-    mutationFn: (name: string) => api.post<S['Plan']>('/plans/starting-points/copy', { name }),
+    mutationFn: (name: string) => told(http.POST('/api/plans/starting-points/copy', { body: { name } })),
     onSuccess: (p) => {
-      void cache.invalidateQueries({ queryKey: ['plans'] })
+      void q.changed(cache, 'plan')
       void navigate(`/plans/${p.id}`)
     },
   })
@@ -185,9 +181,9 @@ function ImportPlan() {
   const navigate = useNavigate()
   const cache = useQueryClient()
   const send = useMutation({
-    mutationFn: (file: File) => sendFile<S['Plan']>('/plans/import', file, 256 * 1024),
+    mutationFn: (file: File) => sendFile<S['Plan']>('/plans/import', file, 256),
     onSuccess: (p) => {
-      void cache.invalidateQueries({ queryKey: ['plans'] })
+      void q.changed(cache, 'plan')
       void navigate(`/plans/${p.id}`)
     },
   })

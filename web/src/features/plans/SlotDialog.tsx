@@ -1,7 +1,10 @@
 import { useState } from 'react'
+import { kilos } from '../../lib/format'
 import type { S } from '../../lib/api'
-import { Button, Dialog, Field } from '../../ui'
-import { kept } from '../limits'
+import { Button } from '../../ui/Button'
+import { Dialog } from '../../ui/Dialog'
+import { Field } from '../../ui/Field'
+import { kept } from '../limits/caps'
 import { readTempo, tempoText, type Block, type FormatInfo, type Slot, type Tempo } from './draft'
 import { MovementFind } from './MovementFind'
 
@@ -72,7 +75,7 @@ export function SlotDialog({
               {...p}
               type="number"
               step="0.5"
-              value={slot.grams === undefined ? '' : slot.grams / 1000}
+              value={slot.grams === undefined ? '' : kilos(slot.grams)}
               onChange={(e) => set({ grams: grams(e.target.value) })}
             />
           )}
@@ -355,7 +358,7 @@ function Rounds({
                   {...p}
                   type="number"
                   step="0.5"
-                  value={r?.grams === undefined ? '' : r.grams / 1000}
+                  value={r?.grams === undefined ? '' : kilos(r.grams)}
                   onChange={(e) => set(i + 1, { grams: grams(e.target.value) })}
                 />
               )}

@@ -1,25 +1,22 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { api, ApiError, type S } from '../../lib/api'
-import { Failure, Field, Loading } from '../../ui'
-import { useClient } from '../clients'
+import { ApiError } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
+import { useClient } from '../clients/useClient'
 
 /** The pulse of one client: maxima, ranges on both scales, caps, and a reading shown on both. */
 export function PulsePage() {
   const { client } = useClient()
   const [typed, setTyped] = useState('')
-  const guide = useQuery({
-    queryKey: ['pulse', client.id, ''],
-    queryFn: () => api.get<S['PulseView']>(`/clients/${client.id}/pulse`),
-    retry: false,
-  })
+  const guide = useQuery(q.clients.pulse(client.id))
   const read = useQuery({
-    queryKey: ['pulse', client.id, typed],
-    queryFn: () => api.get<S['PulseView']>(`/clients/${client.id}/pulse?bpm=${typed}`),
+    ...q.clients.pulse(client.id, Number(typed)),
     enabled: typed.length >= 2,
     placeholderData: keepPreviousData,
-    retry: false,
   })
   if (guide.error)
     return (

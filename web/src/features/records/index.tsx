@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
-import { api, type S } from '../../lib/api'
-import { Failure, Loading } from '../../ui'
+import * as q from '../../lib/queries'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 
 const time = new Intl.DateTimeFormat('en-GB', {
   day: 'numeric',
@@ -11,8 +12,8 @@ const time = new Intl.DateTimeFormat('en-GB', {
 
 /** The outbox of the mail stand-in and the record of changes. */
 export function RecordsPage() {
-  const audit = useQuery({ queryKey: ['audit'], queryFn: () => api.get<S['AuditView'][]>('/audit') })
-  const outbox = useQuery({ queryKey: ['outbox'], queryFn: () => api.get<S['MessageView'][]>('/outbox') })
+  const audit = useQuery(q.studio.audit())
+  const outbox = useQuery(q.studio.outbox())
   if (audit.error ?? outbox.error) return <Failure error={audit.error ?? outbox.error} />
   if (!audit.data || !outbox.data) return <Loading what="records" />
   return (

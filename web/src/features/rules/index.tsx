@@ -1,11 +1,12 @@
 import { useQuery } from '@tanstack/react-query'
 import { useSearchParams } from 'react-router'
-import { api, type S } from '../../lib/api'
-import { Failure, Loading } from '../../ui'
+import * as q from '../../lib/queries'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
 
 /** Every rule the program holds: its id, where it comes from, its school, where it is switched. */
 export function RulesPage() {
-  const rules = useQuery({ queryKey: ['rules'], queryFn: () => api.get<S['RuleEntry'][]>('/rules') })
+  const rules = useQuery(q.studio.rules())
   const [query, setQuery] = useSearchParams()
   if (rules.error) return <Failure error={rules.error} />
   if (!rules.data) return <Loading what="the rules" />

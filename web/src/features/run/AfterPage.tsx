@@ -1,9 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { api, ApiError, type S } from '../../lib/api'
+import { ApiError, http, told, given } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { day } from '../../lib/format'
-import { Button, Failure, Field, Loading } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Choice, Scale } from '../../ui/Choice'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
 
 const FEEL = [
   ['GOOD', 'good'],
@@ -14,30 +19,25 @@ const FEEL = [
 /** Words after a run: effort of the session, how it felt; then the check-in link. */
 export function AfterPage() {
   const { runId = '' } = useParams()
-  const run = useQuery({
-    queryKey: ['run-after', runId],
-    queryFn: () => api.get<S['RunView']>(`/runs/${runId}`),
-  })
+  const run = useQuery(q.runs.one(runId))
   const person = run.data?.people[0]
-  const client = useQuery({
-    queryKey: ['client', person?.clientId],
-    queryFn: () => api.get<S['Client']>(`/clients/${person?.clientId}`),
-    enabled: !!person,
-  })
+  const client = useQuery({ ...q.clients.one(person?.clientId ?? ''), enabled: !!person })
   const closed = person?.effortAfter !== undefined
-  const link = useQuery({
-    queryKey: ['link', runId, closed],
-    queryFn: () => api.get<S['Link']>(`/runs/${runId}/check-in-link`),
-    enabled: closed,
-  })
+  const link = useQuery({ ...q.runs.checkInLink(runId), enabled: closed })
   const [effort, setEffort] = useState<number | null>(null)
-  const [feel, setFeel] = useState<string | null>(null)
+  const [feel, setFeel] = useState<(typeof FEEL)[number][0] | null>(null)
   const [note, setNote] = useState('')
   const cache = useQueryClient()
   const close = useMutation({
-    mutationFn: () => api.post<S['RunView']>(`/runs/${runId}/after`, { effort, feel, note: note || null }),
+    mutationFn: () =>
+      told(
+        http.POST('/api/runs/{id}/after', {
+          params: { path: { id: runId } },
+          body: { effort: given(effort), feel: given(feel), note: given(note) },
+        }),
+      ),
     onSuccess: () => {
-      void cache.invalidateQueries()
+      void q.changed(cache, 'run', runId)
       // closed: nothing of it stays on this device once everything is delivered
       void import('../../lib/run').then((run) => run.deliverAll()).catch(() => {})
     },
@@ -47,14 +47,13 @@ export function AfterPage() {
   const r = run.data
   const error = close.error instanceof ApiError ? close.error : undefined
   const ended = r.state.status === 'FINISHED' || r.state.status === 'STOPPED'
-  const pick = (on: boolean) =>
-    `min-h-[48px] min-w-[46px] rounded border px-3 text-lg ${on ? 'border-ink bg-ink text-white' : 'border-line bg-sheet'}`
   return (
     <div className="max-w-2xl py-5">
       <h1 className="text-[26px] font-bold">After: {client.data.name}</h1>
       <p className="mb-5 text-soft">
         {r.planName}, {day(r.date)}
-        {r.minutes !== undefined && `, ${r.minutes} min`} · {r.state.entries.length} sets logged
+        {r.minutes !== undefined && `, ${r.minutes} min`} ·{' '}
+        {r.state.entries.length === 1 ? '1 set' : `${r.state.entries.length} sets`} logged
         {r.leftOpen && ' · left open, ended by itself'}
         {r.stops.map((s) => (
           <strong key={s.id} className="text-brick">
@@ -79,45 +78,20 @@ export function AfterPage() {
             close.mutate()
           }}
         >
-          <fieldset className="mb-5">
-            <legend className="mb-1 font-semibold">Effort of the whole session, 0 to 10</legend>
-            <div className="flex flex-wrap gap-1">
-              {Array.from({ length: 11 }, (_, n) => (
-                <button
-                  key={n}
-                  type="button"
-                  aria-label={`session effort ${n}`}
-                  aria-pressed={effort === n}
-                  className={`${pick(effort === n)} font-mono`}
-                  onClick={() => setEffort(n)}
-                >
-                  {n}
-                </button>
-              ))}
-            </div>
-            {error?.field('/effort') && (
-              <p className="mt-1 text-sm font-semibold text-brick">{error.field('/effort')}</p>
-            )}
-          </fieldset>
-          <fieldset className="mb-5">
-            <legend className="mb-1 font-semibold">How did it feel?</legend>
-            <div className="flex gap-1">
-              {FEEL.map(([id, words]) => (
-                <button
-                  key={id}
-                  type="button"
-                  aria-pressed={feel === id}
-                  className={pick(feel === id)}
-                  onClick={() => setFeel(id)}
-                >
-                  {words}
-                </button>
-              ))}
-            </div>
-            {error?.field('/feel') && (
-              <p className="mt-1 text-sm font-semibold text-brick">{error.field('/feel')}</p>
-            )}
-          </fieldset>
+          <Scale
+            label="Effort of the whole session, 0 to 10"
+            name="session effort"
+            value={effort}
+            onChange={setEffort}
+            error={error?.field('/effort')}
+          />
+          <Choice
+            label="How did it feel?"
+            options={FEEL}
+            value={feel}
+            onChange={setFeel}
+            error={error?.field('/feel')}
+          />
           <Field label="Note" error={error?.field('/note')}>
             {(p) => <input {...p} value={note} onChange={(e) => setNote(e.target.value)} />}
           </Field>

@@ -1,8 +1,18 @@
 import { useState } from 'react'
+import { kilos } from '../../lib/format'
 import type { S } from '../../lib/api'
 import type { Entry } from '../../lib/clock'
+import { Choice, Scale } from '../../ui/Choice'
 
 const PLACES = ['shoulder', 'elbow', 'wrist', 'neck', 'back', 'hip', 'knee', 'ankle', 'other']
+const SIDES = [
+  ['left', 'left'],
+  ['right', 'right'],
+  ['neither', 'both or middle'],
+] as const
+/** Grams a tap moves a weight by; never over what was planned. */
+const STEP = 500
+type Side = (typeof SIDES)[number][0]
 const chip = (on: boolean) =>
   `min-h-[46px] min-w-[44px] rounded border px-2.5 font-mono text-lg ${on ? 'border-sand bg-sand font-bold text-night' : 'border-[#41606b]'}`
 
@@ -18,13 +28,14 @@ export function LogPanel({
   known?: Entry
   add: (e: Entry) => void
 }) {
-  const [side, setSide] = useState<'left ' | 'right ' | ''>('')
+  const [side, setSide] = useState<Side>('neither')
   if (!segment)
     return <p className="text-lg text-[#b8c8cd]">Sets are logged here once the work block begins.</p>
   const slot = person.slots.find((s) => s.key === segment.slotKey)
   const part = slot?.parts.find((p) => p.side === segment.side) ?? slot?.parts[0]
   const log = (e: Partial<Entry>) =>
     add({ slotKey: segment.slotKey, round: segment.round, side: segment.side, ...e })
+  const where = PLACES.find((w) => known?.painWhere?.endsWith(w))
   const reps = known?.reps ?? part?.dose.reps
   const grams = known?.grams ?? part?.dose.grams
   return (
@@ -34,77 +45,44 @@ export function LogPanel({
         set {segment.round}
         {segment.side !== 'BOTH' && `, ${segment.side.toLowerCase()}`}
       </p>
-      <fieldset className="mb-3">
-        <legend className="mb-1">
-          effort
-          {person.effortCap !== undefined && <span className="text-sand"> · {person.effortCap} at most</span>}
-        </legend>
-        <div className="grid max-w-[360px] grid-cols-6 gap-1">
-          {Array.from({ length: 11 }, (_, n) => (
-            <button
-              key={n}
-              type="button"
-              aria-label={`effort ${n}`}
-              aria-pressed={known?.effort === n}
-              className={chip(known?.effort === n)}
-              onClick={() => log({ effort: n })}
-            >
-              {n}
-            </button>
-          ))}
-        </div>
-        {person.effortCap !== undefined && known?.effort !== undefined && known.effort > person.effortCap && (
-          <p role="alert" className="mt-1 font-bold text-sand">
-            Over the limit of {person.effortCap}: ease now, rest until it is below.
-          </p>
-        )}
-      </fieldset>
-      <fieldset className="mb-3">
-        <legend className="mb-1">pain</legend>
-        <div className="grid max-w-[360px] grid-cols-6 gap-1">
-          {Array.from({ length: 11 }, (_, n) => (
-            <button
-              key={n}
-              type="button"
-              aria-label={`pain ${n}`}
-              aria-pressed={known?.pain === n}
-              className={chip(known?.pain === n)}
-              onClick={() => log({ pain: n })}
-            >
-              {n}
-            </button>
-          ))}
-        </div>
-        {(known?.pain ?? 0) > 0 && (
-          <div className="mt-2 flex flex-wrap gap-1">
-            {(['left ', 'right '] as const).map((s) => (
-              <button
-                key={s}
-                type="button"
-                aria-pressed={side === s}
-                className={`${chip(side === s)} font-sans text-base`}
-                onClick={() => setSide(side === s ? '' : s)}
-              >
-                {s}
-              </button>
-            ))}
-            {PLACES.map((w) => {
-              const on = known?.painWhere?.endsWith(w) === true
-              return (
-                <button
-                  key={w}
-                  type="button"
-                  aria-pressed={on}
-                  className={`${chip(on)} font-sans text-base`}
-                  onClick={() => log({ painWhere: side + w })}
-                >
-                  {on ? known.painWhere : w}
-                </button>
-              )
-            })}
-          </div>
-        )}
-      </fieldset>
+      <Scale
+        label={
+          <>
+            effort
+            {person.effortCap !== undefined && (
+              <span className="text-sand"> · {person.effortCap} at most</span>
+            )}
+          </>
+        }
+        name="effort"
+        look="night"
+        value={known?.effort}
+        onChange={(effort) => log({ effort })}
+      />
+      {person.effortCap !== undefined && known?.effort !== undefined && known.effort > person.effortCap && (
+        <p role="alert" className="-mt-3 mb-3 font-bold text-sand">
+          Over the limit of {person.effortCap}: ease now, rest until it is below.
+        </p>
+      )}
+      <Scale label="pain" name="pain" look="night" value={known?.pain} onChange={(pain) => log({ pain })} />
+      {(known?.pain ?? 0) > 0 && (
+        <>
+          <Choice
+            label="pain, which side"
+            look="night"
+            options={SIDES}
+            value={side}
+            onChange={(s) => setSide(s)}
+          />
+          <Choice
+            label="pain, where"
+            look="night"
+            options={PLACES.map((w) => [w, w === where ? (known?.painWhere ?? w) : w] as const)}
+            value={where}
+            onChange={(w) => log({ painWhere: side === 'neither' ? w : `${side} ${w}` })}
+          />
+        </>
+      )}
       <div className="flex flex-wrap gap-x-8 gap-y-3">
         {reps !== undefined && (
           <Stepper
@@ -119,10 +97,10 @@ export function LogPanel({
         {grams !== undefined && (
           <Stepper
             label="kg each hand"
-            value={grams === 0 ? 'none' : String(grams / 1000)}
+            value={grams === 0 ? 'none' : String(kilos(grams))}
             given={known?.grams !== undefined}
-            down={() => log({ grams: Math.max(0, grams - 500) })}
-            up={() => log({ grams: Math.min(part?.dose.grams ?? grams, grams + 500) })}
+            down={() => log({ grams: Math.max(0, grams - STEP) })}
+            up={() => log({ grams: Math.min(part?.dose.grams ?? grams, grams + STEP) })}
             keep={() => log({ grams })}
           />
         )}

@@ -1,27 +1,20 @@
-import { useQuery } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
-import { typing } from '../../app/Shell'
-import { api, type S } from '../../lib/api'
-import { entries, entryKey, foldClock, segmentAt } from '../../lib/clock'
-import { clock, doseWords } from '../../lib/format'
-import { Failure, Loading } from '../../ui'
-import { Contour } from '../../ui/Contour'
+import { useKeys, typing } from '../../lib/keys'
+import { type S, http, told } from '../../lib/api'
+import { entries, entryKey, foldClock, msLeft, segmentAt } from '../../lib/clock'
+import { clock, doseWords, seconds } from '../../lib/format'
+import { useTold } from '../../lib/told'
+import { Failure } from '../../ui/Failure'
+import { Loading } from '../../ui/Loading'
+import { Contour, posture } from '../../ui/Contour'
 import { LogPanel } from './LogPanel'
 import { Stopped } from './Stopped'
 import { StopPanel } from './StopPanel'
 import { useRunLog } from './useRunLog'
 
-const posture = (h: number) =>
-  h >= 5
-    ? 'on the step'
-    : h === 4
-      ? 'standing'
-      : h === 3
-        ? 'leaning'
-        : h === 2
-          ? 'on the chair'
-          : 'on the floor'
+/** A tap on back soon after a part began means the part before. */
+const SOON = 3
+const COUNT = 3
 
 const kindWords = {
   WORK: 'work',
@@ -33,20 +26,24 @@ const kindWords = {
 }
 const restWords = { STILL: 'rest', WALKING: 'rest, walking', STRETCH: 'rest in a stretch' }
 
-/** The live session: wall-clock timer, what now, what next, one-tap log, stop panel. */
-export function RunPage({ emergency }: { emergency: string }) {
-  const { runId = '' } = useParams()
-  // another run is another log
-  return <OneRun key={runId} runId={runId} emergency={emergency} />
+export interface RunPageProps {
+  runId: string
+  /** the number to call, as the studio set it */
+  emergency: string
+  /** goes to another page */
+  go: (to: string) => void
+  /** the run has ended and the server knows: what hangs on it can be asked anew */
+  onEnd: () => void
 }
 
-function OneRun({ runId, emergency }: { runId: string; emergency: string }) {
-  const log = useRunLog(runId)
+/** The live session: wall-clock timer, what now, what next, one-tap log, stop panel. */
+export function RunPage({ runId, emergency, go, onEnd }: RunPageProps) {
+  const log = useRunLog(runId, onEnd)
   if (log.error) return <Failure error={log.error} />
   if (!log.run) return <Loading what="the run" />
   const person = log.run.people[0]
   if (!person) return <Failure error={new Error('this run is for nobody')} />
-  return <Live run={log.run} person={person} log={log} emergency={emergency} />
+  return <Live run={log.run} person={person} log={log} emergency={emergency} go={go} onEnd={onEnd} />
 }
 
 function Live({
@@ -54,30 +51,30 @@ function Live({
   person,
   log,
   emergency,
+  go,
+  onEnd,
 }: {
   run: S['RunView']
   person: S['RunPersonView']
   log: ReturnType<typeof useRunLog>
   emergency: string
+  go: (to: string) => void
+  onEnd: () => void
 }) {
   const [now, setNow] = useState(() => log.now())
   const [stopping, setStopping] = useState(false)
   const [ending, setEnding] = useState(false)
   const [sound, setSound] = useState(true)
   // what to keep in mind beside the timer; the run goes on without it
-  const about = useQuery({
-    queryKey: ['about', person.clientId],
-    queryFn: async () => {
-      const [standing, pulse, client] = await Promise.all([
-        api.get<S['ClientStanding']>(`/clients/${person.clientId}/readiness`),
-        api.get<S['PulseView']>(`/clients/${person.clientId}/pulse`).catch(() => undefined),
-        api.get<S['Client']>(`/clients/${person.clientId}`),
-      ])
-      return { notes: standing.notes, cap: pulse?.guide.cap, record: client.record }
-    },
-    staleTime: Infinity,
+  const about = useTold(person.clientId, async () => {
+    const of = { params: { path: { clientId: person.clientId } } }
+    const [standing, pulse, client] = await Promise.all([
+      told(http.GET('/api/clients/{clientId}/readiness', of)),
+      told(http.GET('/api/clients/{clientId}/pulse', of)).catch(() => undefined),
+      told(http.GET('/api/clients/{id}', { params: { path: { id: person.clientId } } })),
+    ])
+    return { notes: standing.notes, cap: pulse?.guide.cap, record: client.record }
   })
-  const navigate = useNavigate()
   const { add, events, now: clockNow } = log
   const { timeline } = run
   const segments = timeline.segments
@@ -85,8 +82,8 @@ function Live({
   const c = foldClock(segments, people, events, now)
   const index = segmentAt(segments, c.positionMs)
   const segment = segments[index]
-  const leftMs = segment ? (segment.start + segment.length) * 1000 - c.positionMs + c.holdMs : 0
-  const over = c.positionMs >= timeline.total * 1000
+  const leftMs = segment ? msLeft(segment, c) : 0
+  const over = seconds(c.positionMs) >= timeline.total
   useEffect(() => {
     const t = setInterval(() => setNow(clockNow()), 200)
     return () => clearInterval(t)
@@ -98,7 +95,7 @@ function Live({
       add({ kind: 'FINISH' })
     }
   }, [over, c.status, add])
-  useBeeps(sound && c.status === 'RUNNING', index, Math.ceil(leftMs / 1000))
+  useBeeps(sound && c.status === 'RUNNING', index, Math.ceil(seconds(leftMs)))
   const toggle = () => {
     if (c.status === 'READY') add({ kind: 'START' })
     else if (c.status === 'RUNNING') add({ kind: 'PAUSE' })
@@ -108,15 +105,11 @@ function Live({
     segment &&
     add({
       kind: 'GOTO',
-      segment: c.positionMs - segment.start * 1000 > 3000 ? index : Math.max(0, index - 1),
+      segment: seconds(c.positionMs) - segment.start > SOON ? index : Math.max(0, index - 1),
     })
   const skip = () =>
     index + 1 < segments.length ? add({ kind: 'GOTO', segment: index + 1 }) : add({ kind: 'FINISH' })
   const rest = () => add({ kind: 'EXTEND', seconds: 15 })
-  const acts = useRef({ toggle, back, skip, rest, panel: () => {} })
-  useEffect(() => {
-    acts.current = { ...acts.current, toggle, back, skip, rest }
-  })
   const ended = c.status === 'STOPPED' || c.status === 'FINISHED'
   // the panel pauses the clock; closed without a sign it leaves it as it was
   const paused = useRef(false)
@@ -130,34 +123,26 @@ function Live({
     if (paused.current) add({ kind: 'RESUME' })
     paused.current = false
   }
+  useKeys([
+    // a sign can be seen after the end as well
+    { press: '[Shift]+s', shown: 's', words: 'stop sign', act: openPanel },
+    ...(ended
+      ? []
+      : [
+          // space is the pause, even when a chip was tapped last; Enter presses the chip
+          { press: 'Space', shown: 'space', words: 'start, pause, go on', act: toggle },
+          { press: 'ArrowLeft', shown: '←', words: 'back', act: back },
+          { press: 'ArrowRight', shown: '→', words: 'skip', act: skip },
+          { press: '[Shift]+r', shown: 'r', words: '15 s more rest', act: rest },
+        ]),
+  ])
   useEffect(() => {
-    acts.current.panel = openPanel
-  })
-  useEffect(() => {
-    const on = (e: KeyboardEvent) => {
-      if (typing(e) || e.ctrlKey || e.metaKey) return
-      if (document.querySelector('[role=dialog]')) return
-      // a sign can be seen after the end as well
-      if (e.key === 's' || e.key === 'S') acts.current.panel()
-      if (ended) return
-      // space is the pause, even when a chip was tapped last; Enter presses the chip
-      if (e.key === ' ') {
-        e.preventDefault()
-        acts.current.toggle()
-      } else if (e.key === 'ArrowLeft') acts.current.back()
-      else if (e.key === 'ArrowRight') acts.current.skip()
-      else if (e.key === 'r' || e.key === 'R') acts.current.rest()
-    }
     const up = (e: KeyboardEvent) => {
       if (e.key === ' ' && !typing(e) && !document.querySelector('[role=dialog]')) e.preventDefault()
     }
-    window.addEventListener('keydown', on)
     window.addEventListener('keyup', up)
-    return () => {
-      window.removeEventListener('keydown', on)
-      window.removeEventListener('keyup', up)
-    }
-  }, [ended])
+    return () => window.removeEventListener('keyup', up)
+  }, [])
   if (!segment) return <Failure error={new Error('this run has no timeline')} />
   const slotOf = (key: string) => person.slots.find((s) => s.key === key)
   const partOf = (s: S['Segment']) => {
@@ -181,6 +166,7 @@ function Live({
     'min-h-[52px] rounded-md border border-[#41606b] px-5 text-lg font-semibold disabled:opacity-50'
   return (
     <div className="flex min-h-screen flex-col bg-night text-[#EAF1F2]">
+      <title>{`${run.planName}, ${person.name} · Riposo`}</title>
       <header className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 md:px-6">
         <strong className="text-lg">{run.planName}</strong>
         <span className="text-[#a9bcc2]">
@@ -189,7 +175,7 @@ function Live({
           {Math.max(1, slots.findIndex((s) => s.key === segment.slotKey) + 1)} of {slots.length}
         </span>
         <span className="ml-auto font-mono text-lg">
-          {clock(c.positionMs / 1000)} gone · {clock(timeline.total - c.positionMs / 1000)} left
+          {clock(seconds(c.positionMs))} gone · {clock(timeline.total - seconds(c.positionMs))} left
         </span>
         <button
           type="button"
@@ -236,7 +222,7 @@ function Live({
               <h1 className="mb-3 text-4xl font-bold">{c.status === 'STOPPED' ? 'Stopped' : 'Done'}</h1>
               {c.status === 'STOPPED' ? (
                 run.stops.length > 0 ? (
-                  <Stopped run={run} emergency={emergency} onChange={log.refresh} />
+                  <Stopped run={run} emergency={emergency} onChange={() => log.refresh().then(onEnd)} />
                 ) : (
                   <p className="mb-5 text-xl">
                     {c.stops[0]?.text}. Make safe, follow your local protocol and first-aid training;
@@ -255,7 +241,7 @@ function Live({
                 type="button"
                 className="min-h-[60px] rounded-md bg-sand px-8 text-xl font-bold text-night disabled:opacity-60"
                 disabled={log.waiting > 0}
-                onClick={() => void navigate(`/after/${run.id}`)}
+                onClick={() => go(`/after/${run.id}`)}
               >
                 {log.waiting > 0 ? 'Sending …' : 'Words after'}
               </button>
@@ -268,7 +254,7 @@ function Live({
                   role="timer"
                   aria-label="time left in this part"
                 >
-                  {clock(Math.ceil(leftMs / 1000))}
+                  {clock(Math.ceil(seconds(leftMs)))}
                 </p>
                 <div className="pb-3 text-2xl text-[#b8c8cd]">
                   <p>
@@ -408,7 +394,7 @@ function Live({
         </aside>
       </div>
       <footer className="mx-auto w-full max-w-[1000px] bg-[#0e1c22] px-4 md:max-w-none md:px-6 [&_svg]:max-h-[150px]">
-        <Contour adapted={timeline} slot={segment.slotKey} now={c.positionMs / 1000} night />
+        <Contour adapted={timeline} slot={segment.slotKey} now={seconds(c.positionMs)} night />
       </footer>
       <StopPanel
         open={stopping}
@@ -436,7 +422,7 @@ function useBeeps(on: boolean, index: number, left: number) {
     last.current = { index, left }
     if (!on) return
     if (before.index !== index) beep(520, 0.35)
-    else if (before.left !== left && left <= 3 && left > 0) beep(880, 0.1)
+    else if (before.left !== left && left <= COUNT && left > 0) beep(880, 0.1)
   }, [on, index, left])
 }
 

@@ -1,7 +1,9 @@
 import { RadioGroup } from 'radix-ui'
 import { useState } from 'react'
 import type { S } from '../../lib/api'
-import { Button, Dialog } from '../../ui'
+import { Button } from '../../ui/Button'
+// not loaded on demand: the stop panel opens without a connection too
+import Dialog from '../../ui/DialogPanel'
 
 type Sign = S['SignView']
 

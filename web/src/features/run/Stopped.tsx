@@ -1,6 +1,5 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
+import { ApiError, type S, http, told } from '../../lib/api'
 
 const AFTER: Record<S['StopView']['after'], string> = {
   EMERGENCY: 'This client starts again only with a clearance dated after today.',
@@ -62,12 +61,26 @@ function Withdraw({
 }) {
   const [asking, setAsking] = useState(false)
   const [reason, setReason] = useState('')
-  const cache = useQueryClient()
-  const withdraw = useMutation({
-    mutationFn: () => api.post<S['RunView']>(`/runs/${runId}/stops/${stopId}/withdrawal`, { reason }),
-    onSuccess: () => Promise.all([onChange(), cache.invalidateQueries()]),
-  })
-  const error = withdraw.error instanceof ApiError ? withdraw.error : undefined
+  const [sending, setSending] = useState(false)
+  const [failed, setFailed] = useState<ApiError>()
+  const withdraw = async () => {
+    setSending(true)
+    setFailed(undefined)
+    try {
+      await told(
+        http.POST('/api/runs/{runId}/stops/{eventId}/withdrawal', {
+          params: { path: { runId, eventId: stopId } },
+          body: { reason },
+        }),
+      )
+      await onChange()
+    } catch (e) {
+      if (!(e instanceof ApiError)) throw e
+      setFailed(e)
+    } finally {
+      setSending(false)
+    }
+  }
   const button = 'mt-2 min-h-[46px] rounded-md border border-[#41606b] px-4 font-semibold disabled:opacity-60'
   if (!asking)
     return (
@@ -80,7 +93,7 @@ function Withdraw({
       className="mt-2 max-w-lg"
       onSubmit={(e) => {
         e.preventDefault()
-        withdraw.mutate()
+        void withdraw()
       }}
     >
       <label className="block">
@@ -89,17 +102,17 @@ function Withdraw({
           className="mt-1 text-ink"
           value={reason}
           maxLength={400}
-          aria-invalid={!!error}
+          aria-invalid={!!failed}
           onChange={(e) => setReason(e.target.value)}
         />
       </label>
-      {error && (
+      {failed && (
         <p role="alert" className="mt-1 font-bold text-sand">
-          {error.field('/reason') ?? error.message}
+          {failed.field('/reason') ?? failed.message}
         </p>
       )}
       <div className="flex gap-2">
-        <button type="submit" className={button} disabled={withdraw.isPending}>
+        <button type="submit" className={button} disabled={sending}>
           Withdraw this stop
         </button>
         <button type="button" className={button} onClick={() => setAsking(false)}>

@@ -1,12 +1,14 @@
-import { useQueryClient } from '@tanstack/react-query'
-import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react'
 import { runLog, type Happening } from '../../lib/run'
 
 /** The log of a run, bound to the page: sent every 3 s, others' events asked for every 5 s. */
-export function useRunLog(runId: string) {
+export function useRunLog(runId: string, onEnd: () => void) {
   const [log] = useState(() => runLog(runId))
   const state = useSyncExternalStore(log.subscribe, log.snapshot)
-  const cache = useQueryClient()
+  const end = useRef(onEnd)
+  useEffect(() => {
+    end.current = onEnd
+  })
   useEffect(() => {
     let beat = 0
     void log.open().then(() => log.send())
@@ -24,8 +26,8 @@ export function useRunLog(runId: string) {
   const ended = state.waiting === 0 && log.ended()
   useEffect(() => {
     // what follows from the end is on the server: signs to withdraw, verdicts, the day sheet
-    if (ended) void log.refresh().then(() => cache.invalidateQueries())
-  }, [ended, log, cache])
+    if (ended) void log.refresh().then(() => end.current())
+  }, [ended, log])
   const add = useCallback((h: Happening) => void log.add(h), [log])
   const refresh = useCallback(() => log.refresh(), [log])
   return { ...state, now: useCallback(() => log.now(), [log]), add, refresh }

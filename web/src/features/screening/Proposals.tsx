@@ -1,12 +1,15 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
+import { ApiError, type S, http, told, given } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { day } from '../../lib/format'
 import { capLabel, kept, shown } from '../limits/caps'
-import { Button, Failure, Field } from '../../ui'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
 
 /** Proposed limits, accepted, changed or declined one by one; nothing is applied silently. */
-export function Proposals({ screening }: { screening: S['ScreeningView'] }) {
+export function Proposals({ clientId, screening }: { clientId: string; screening: S['ScreeningView'] }) {
   const list = screening.assessment.proposals
   const open = list.filter((p) => !p.decision).length
   if (list.length === 0) return <p>No limits proposed.</p>
@@ -25,7 +28,13 @@ export function Proposals({ screening }: { screening: S['ScreeningView'] }) {
         </span>
       </h3>
       {groups.map((g) => (
-        <Group key={g.condition} screeningId={screening.id} condition={g.condition} list={g.list} />
+        <Group
+          key={g.condition}
+          clientId={clientId}
+          screeningId={screening.id}
+          condition={g.condition}
+          list={g.list}
+        />
       ))}
     </>
   )
@@ -33,10 +42,12 @@ export function Proposals({ screening }: { screening: S['ScreeningView'] }) {
 
 /** The limits one condition brings, accepted together or one by one. */
 function Group({
+  clientId,
   screeningId,
   condition,
   list,
 }: {
+  clientId: string
   screeningId: string
   condition: string
   list: S['ProposalView'][]
@@ -45,8 +56,13 @@ function Group({
   const open = list.filter((p) => !p.decision)
   const accept = useMutation({
     mutationFn: () =>
-      api.post(`/screenings/${screeningId}/decisions/accept`, { keys: open.map((p) => p.key) }),
-    onSuccess: () => void cache.invalidateQueries(),
+      told(
+        http.POST('/api/screenings/{id}/decisions/accept', {
+          params: { path: { id: screeningId } },
+          body: { keys: open.map((p) => p.key) },
+        }),
+      ),
+    onSuccess: () => void q.changed(cache, 'client', clientId),
   })
   return (
     <section className="mt-4" aria-label={condition}>
@@ -77,7 +93,7 @@ function Group({
       </div>
       <ul>
         {list.map((p) => (
-          <Row key={p.key} screeningId={screeningId} p={p} />
+          <Row key={p.key} clientId={clientId} screeningId={screeningId} p={p} />
         ))}
       </ul>
       <Failure error={accept.error} />
@@ -85,7 +101,7 @@ function Group({
   )
 }
 
-function Row({ screeningId, p }: { screeningId: string; p: S['ProposalView'] }) {
+function Row({ clientId, screeningId, p }: { clientId: string; screeningId: string; p: S['ProposalView'] }) {
   const [mode, setMode] = useState<'CHANGED' | 'DECLINED' | null>(null)
   const [cap, setCap] = useState(shown(p.unit, p.cap))
   const [from, setFrom] = useState(p.from)
@@ -93,15 +109,20 @@ function Row({ screeningId, p }: { screeningId: string; p: S['ProposalView'] }) 
   const [reason, setReason] = useState('')
   const cache = useQueryClient()
   const decide = useMutation({
-    mutationFn: (decision: string) =>
-      api.post(`/screenings/${screeningId}/decisions`, {
-        key: p.key,
-        decision,
-        cap: decision === 'CHANGED' && p.unit !== 'CLOSED' ? kept(p.unit, cap) : null,
-        from: decision === 'CHANGED' ? from : null,
-        reason: reason || null,
-      }),
-    onSuccess: () => void cache.invalidateQueries(),
+    mutationFn: (decision: S['ProposalDecision']['decision']) =>
+      told(
+        http.POST('/api/screenings/{id}/decisions', {
+          params: { path: { id: screeningId } },
+          body: {
+            key: p.key,
+            decision,
+            cap: decision === 'CHANGED' && p.unit !== 'CLOSED' ? kept(p.unit, cap) : undefined,
+            from: decision === 'CHANGED' ? from : undefined,
+            reason: given(reason),
+          },
+        }),
+      ),
+    onSuccess: () => void q.changed(cache, 'client', clientId),
   })
   const error = decide.error instanceof ApiError ? decide.error : undefined
   return (

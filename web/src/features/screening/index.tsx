@@ -1,37 +1,26 @@
+import { OutcomeSide } from './OutcomeSide'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { ToggleGroup } from 'radix-ui'
 import { useEffect, useLayoutEffect, useRef, useState } from 'react'
-import { Link, useParams } from 'react-router'
-import { api, ApiError, type S } from '../../lib/api'
+import { Link } from 'react-router'
+import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
+import { useKeys } from '../../lib/keys'
+import * as q from '../../lib/queries'
 import { day, fullDay, outcomeWords } from '../../lib/format'
-import { Button, Failure, Field, Loading, OutcomeMark, RuleLink } from '../../ui'
-import { useClient } from '../clients'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
+import { useClient } from '../clients/useClient'
 import { carried, local, open, sameName, visible, type Given } from './answers'
 import { Proposals } from './Proposals'
-
-function useScreenings(clientId: string) {
-  return useQuery({
-    queryKey: ['screenings', clientId],
-    queryFn: () => api.get<S['ScreeningView'][]>(`/clients/${clientId}/screenings`),
-  })
-}
-
-function useQuestions() {
-  return useQuery({
-    queryKey: ['questions'],
-    queryFn: () => api.get<S['Question'][]>('/screening/questions'),
-    staleTime: Infinity,
-  })
-}
 
 /** Screenings of a client: the newest with its proposals, or the questions. */
 export function ScreeningPage() {
   const { client } = useClient()
-  const list = useScreenings(client.id)
-  const draft = useQuery({
-    queryKey: ['draft', client.id],
-    queryFn: () => api.get<S['DraftView']>(`/clients/${client.id}/screening-draft`),
-  })
-  const questions = useQuestions()
+  const list = useQuery(q.screening.all(client.id))
+  const draft = useQuery(q.screening.draft(client.id))
+  const questions = useQuery(q.screening.questions())
   const [asking, setAsking] = useState(false)
   const error = list.error ?? draft.error ?? questions.error
   if (error) return <Failure error={error} />
@@ -68,7 +57,7 @@ export function ScreeningPage() {
           read to and agreed by {last.signedClient}; taken by {last.signedProfessional}; never edited, a
           change is a new version
         </p>
-        <Proposals screening={last} />
+        <Proposals clientId={client.id} screening={last} />
         <h3 className="mb-1 mt-8 font-bold">Versions kept</h3>
         <ul>
           {list.data.map((s) => (
@@ -90,152 +79,6 @@ export function ScreeningPage() {
       </section>
       <OutcomeSide preview={last.assessment} />
     </div>
-  )
-}
-
-/** One version as signed, to read and to print. */
-export function ScreeningVersion() {
-  const { client } = useClient()
-  const { number } = useParams()
-  const list = useScreenings(client.id)
-  const questions = useQuestions()
-  if (list.error ?? questions.error) return <Failure error={list.error ?? questions.error} />
-  if (!list.data || !questions.data) return <Loading what="the screening" />
-  const s = list.data.find((x) => String(x.number) === number)
-  if (!s) return <p className="py-6">There is no version {number} of this screening.</p>
-  const asked = questions.data.filter((q) => s.answers[q.id] !== undefined)
-  const words = (q: S['Question']) =>
-    s.answers[q.id] === 'unsure'
-      ? 'not sure'
-      : (q.options.find((o) => o.value === s.answers[q.id])?.words ?? s.answers[q.id])
-  return (
-    <article className="max-w-3xl">
-      <div className="no-print mb-4 flex gap-2">
-        <Link className="btn" to="..">
-          Back to screenings
-        </Link>
-        <Button main onClick={() => window.print()}>
-          Print
-        </Button>
-      </div>
-      <h2 className="text-xl font-bold">
-        Screening of {client.name}, version {s.number}, {fullDay(s.takenOn)}
-      </h2>
-      <p className="mb-4 text-sm">born {fullDay(client.birthDate)}</p>
-      <OutcomeSide preview={s.assessment} plain />
-      <table className="mt-6 w-full text-left text-sm">
-        <caption className="pb-1 text-left font-bold">Answers</caption>
-        <tbody>
-          {asked.map((q) => (
-            <tr key={q.id} className="border-b border-line align-top">
-              <td className="py-1 pr-4">{q.text}</td>
-              <td className="w-40 py-1 font-semibold">
-                {words(q)} {q.kind === 'NUMBER' && q.unit}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {s.assessment.proposals.length > 0 && (
-        <>
-          <h3 className="mb-1 mt-6 font-bold">Limits proposed, and what was decided</h3>
-          <ul className="text-sm">
-            {s.assessment.proposals.map((p) => (
-              <li key={p.key} className="border-b border-line py-1">
-                {p.words} ({p.condition}, {p.source}): {p.decision?.toLowerCase() ?? 'not decided yet'}
-                {p.reason && `, ${p.reason}`}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-      <div className="mt-10 grid grid-cols-2 gap-10 text-sm">
-        <p className="border-t border-ink pt-1">
-          read to and agreed by {s.signedClient}, typed name, {fullDay(s.takenOn)}
-        </p>
-        <p className="border-t border-ink pt-1">
-          {s.signedProfessional}, professional, {fullDay(s.takenOn)}
-        </p>
-      </div>
-      <p className="mt-6 text-sm text-soft">
-        Riposo does not diagnose. A clinician’s word outranks this page; local protocol and licensed practice
-        come first.
-      </p>
-    </article>
-  )
-}
-
-function OutcomeSide({
-  preview,
-  plain,
-  waits,
-}: {
-  preview: S['Preview']
-  plain?: boolean
-  /** the newest answers are on their way: what is shown is from before them */
-  waits?: boolean
-}) {
-  return (
-    <aside
-      aria-live={plain ? undefined : 'polite'}
-      aria-label="Outcome"
-      aria-busy={waits}
-      className={plain ? '' : 'lg:sticky lg:top-4 lg:max-h-[96vh] lg:self-start lg:overflow-auto'}
-      tabIndex={plain ? undefined : 0}
-    >
-      <h2 className="mb-2 text-lg font-bold">Outcome</h2>
-      <p className="border-t-2 border-ink py-2.5">
-        <span className="inline-block w-20 text-soft">standing</span>
-        <OutcomeMark outcome={preview.standing}>{outcomeWords[preview.standing]}</OutcomeMark>
-      </p>
-      <p className="border-y border-line py-2.5">
-        <span className="inline-block w-20 text-soft">today</span>
-        <OutcomeMark outcome={preview.today}>{outcomeWords[preview.today]}</OutcomeMark>
-      </p>
-      {!plain && preview.missing.length > 0 && (
-        <p className="border-b border-line py-2 text-sm">
-          {preview.missing.length} still to answer: nothing is called ready before they are.
-        </p>
-      )}
-      {preview.gestation && (
-        <p className="border-b border-line py-2.5">
-          <span className="inline-block w-20 text-soft">weeks</span>
-          <span className="font-mono">{preview.gestation}</span>
-        </p>
-      )}
-      <ul>
-        {preview.findings.map((f) => (
-          <li key={f.rule + f.text} className="border-b border-line py-2 text-sm">
-            {f.text}
-            <span className="block">
-              <span className="text-[13px] text-soft">{outcomeWords[f.outcome]} · </span>
-              <RuleLink source={f.source} rule={f.rule} />
-            </span>
-          </li>
-        ))}
-      </ul>
-      {preview.findings.length === 0 && <p className="py-2 text-sm text-soft">No finding so far.</p>}
-      {preview.notes.length > 0 && (
-        <>
-          <h3 className="mt-4 font-bold">Keep in mind</h3>
-          <ul>
-            {preview.notes.map((n) => (
-              <li key={n.condition + n.text} className="border-b border-line py-1.5 text-sm">
-                {n.text}
-                <span className="block text-[13px] text-soft">
-                  {n.condition} · {n.source}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-      {!plain && (
-        <p className="mt-3 text-[13px] text-soft">
-          “Not sure” counts as yes until cleared. A clinician’s word outranks this.
-        </p>
-      )}
-    </aside>
   )
 }
 
@@ -269,8 +112,12 @@ function useDraft(clientId: string, draft: S['DraftView'], answers: Record<strin
     const t = setTimeout(() => {
       if (stop.current) return
       busy.current = true
-      flight.current = api
-        .put<S['DraftView']>(`/clients/${clientId}/screening-draft`, { answers }, version.current)
+      flight.current = told(
+        http.PUT('/api/clients/{clientId}/screening-draft', {
+          params: { path: { clientId }, header: ifMatch(version.current) },
+          body: { answers },
+        }),
+      )
         .then(
           (d) => {
             version.current = d.version ?? undefined
@@ -332,39 +179,48 @@ function Questions({
     const t = setTimeout(() => setJudged(answers), 120)
     return () => clearTimeout(t)
   }, [answers])
-  const preview = useQuery({
-    queryKey: ['preview', judged],
-    queryFn: () => api.post<S['Preview']>('/screening/preview', { answers: judged }),
-    placeholderData: (p) => p,
-    staleTime: Infinity,
-  })
+  const preview = useQuery(q.screening.preview(judged))
   const cache = useQueryClient()
   const other = signed.trim() !== '' && !sameName(signed, client.name)
   const save = useMutation({
     mutationFn: async () => {
       await keeping.end()
-      return api.post<S['ScreeningView']>(`/clients/${client.id}/screenings`, {
-        answers,
-        signedClient: signed,
-        onBehalf: other ? behalf || null : null,
-      })
+      return told(
+        http.POST('/api/clients/{clientId}/screenings', {
+          params: { path: { clientId: client.id } },
+          body: {
+            answers,
+            signedClient: signed,
+            onBehalf: other ? given(behalf) : undefined,
+          },
+        }),
+      )
     },
     onError: () => keeping.goOn(),
     onSuccess: async () => {
       local.drop(client.id)
-      await cache.invalidateQueries()
+      await q.changed(cache, 'client', client.id)
       onDone()
     },
   })
   const discard = useMutation({
-    mutationFn: () => api.remove(`/clients/${client.id}/screening-draft`),
+    mutationFn: () =>
+      told(
+        http.DELETE('/api/clients/{clientId}/screening-draft', { params: { path: { clientId: client.id } } }),
+      ),
     onSuccess: async () => {
       local.drop(client.id)
-      await cache.invalidateQueries({ queryKey: ['draft', client.id] })
+      await cache.invalidateQueries(q.screening.draft(client.id))
       setAnswers(carried(questions, before?.answers ?? {}))
       onDone()
     },
   })
+  useKeys([
+    { press: 'y n u', words: 'yes, no, not sure' },
+    { press: '1 2 3', words: 'a choice' },
+    { press: 'l r b', words: 'left, right, both' },
+    { press: 'arrows', shown: '↑ ↓', words: 'the question before, the next' },
+  ])
   const rows = useRef(new Map<string, HTMLElement>())
   const sign = useRef<HTMLInputElement>(null)
   const shown = visible(questions, answers)
@@ -428,13 +284,16 @@ function Questions({
             <div key={q.id}>
               {head && <h2 className="mt-5 border-b-2 border-ink pb-1 font-bold">{head}</h2>}
               {q.kind !== 'DATE' && q.kind !== 'NUMBER' ? (
-                <div
+                <ToggleGroup.Root
+                  type="single"
+                  rovingFocus={false}
                   ref={(el) => {
                     if (el) rows.current.set(q.id, el)
                   }}
                   tabIndex={0}
-                  role="group"
                   aria-label={q.text}
+                  value={answers[q.id] ?? ''}
+                  onValueChange={(v) => v && answer(q.id, v)}
                   onKeyDown={(e) => {
                     const value =
                       q.kind === 'YES_NO' ? KEYS[e.key] : choices(q).find((c) => c.key === e.key)?.value
@@ -456,20 +315,18 @@ function Questions({
                   </span>
                   <span className="flex flex-wrap gap-1">
                     {choices(q).map((c) => (
-                      <button
+                      <ToggleGroup.Item
                         key={c.value}
-                        type="button"
+                        value={c.value}
                         tabIndex={-1}
-                        aria-pressed={answers[q.id] === c.value}
-                        onClick={() => answer(q.id, c.value)}
-                        className={`min-h-[38px] min-w-[58px] rounded border px-2 ${answers[q.id] === c.value ? 'border-ink bg-ink font-semibold text-white' : 'border-[#9aa5ab] bg-sheet'}`}
+                        className="min-h-[38px] min-w-[58px] rounded border border-[#9aa5ab] bg-sheet px-2 data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-white"
                       >
                         {wide && <span className="mr-1 font-mono text-xs">{c.key}</span>}
                         {c.words}
-                      </button>
+                      </ToggleGroup.Item>
                     ))}
                   </span>
-                </div>
+                </ToggleGroup.Root>
               ) : (
                 <div className={`border-b border-line py-2 ${q.showIf ? 'pl-6' : ''}`}>
                   <label className="flex flex-wrap items-center justify-between gap-2">
@@ -537,7 +394,7 @@ function Questions({
           {before && (
             <Button
               onClick={() => {
-                void cache.invalidateQueries({ queryKey: ['draft', client.id] })
+                void cache.invalidateQueries(q.screening.draft(client.id))
                 onDone()
               }}
             >

@@ -1,12 +1,16 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
-import { Button, Failure, Field, Loading } from '../../ui'
+import { ApiError, type S, http, ifMatch, told } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
 
 /** The studio's own settings. */
 export function SettingsPage() {
   const [loaded, setLoaded] = useState(0)
-  const settings = useQuery({ queryKey: ['settings'], queryFn: () => api.get<S['Studio']>('/settings') })
+  const settings = useQuery(q.studio.settings())
   if (!settings.data)
     return settings.error ? <Failure error={settings.error} /> : <Loading what="the settings" />
   return (
@@ -25,11 +29,11 @@ function SettingsForm({ studio, onLoad }: { studio: S['Studio']; onLoad: () => v
   const [saved, setSaved] = useState(false)
   const cache = useQueryClient()
   const save = useMutation({
-    mutationFn: () => api.put<S['Studio']>('/settings', form, version),
+    mutationFn: () => told(http.PUT('/api/settings', { params: { header: ifMatch(version) }, body: form })),
     onSuccess: async (now) => {
       setVersion(now.version)
-      cache.setQueryData(['settings'], now)
-      await cache.invalidateQueries({ queryKey: ['me'] })
+      cache.setQueryData(q.studio.settings().queryKey, now)
+      await q.changed(cache, 'studio')
       setSaved(true)
     },
   })

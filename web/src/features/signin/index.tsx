@@ -1,15 +1,18 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
-import { Button, Failure, Field } from '../../ui'
+import { ApiError, http, told } from '../../lib/api'
+import * as q from '../../lib/queries'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
 
 export function SignInPage() {
   const [email, setEmail] = useState('')
   const [password, setPassword] = useState('')
   const cache = useQueryClient()
   const signIn = useMutation({
-    mutationFn: () => api.post<S['Me']>('/sign-in', { email, password }),
-    onSuccess: (me) => cache.setQueryData(['me'], me),
+    mutationFn: () => told(http.POST('/api/sign-in', { body: { email, password } })),
+    onSuccess: (me) => cache.setQueryData(q.studio.me().queryKey, me),
   })
   const error = signIn.error instanceof ApiError ? signIn.error : undefined
   return (

@@ -1,21 +1,29 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
-import { api, ApiError, type S } from '../../lib/api'
+import { Suspense, useState } from 'react'
+import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
+import * as q from '../../lib/queries'
 import { day, verdictWords } from '../../lib/format'
-import { Button, Failure, Field, Loading, RuleLink } from '../../ui'
-import { useClient } from '../clients'
+import { Button } from '../../ui/Button'
+import { Failure } from '../../ui/Failure'
+import { Field } from '../../ui/Field'
+import { Loading } from '../../ui/Loading'
+import { RuleLink } from '../../ui/Outcome'
+import { useClient } from '../clients/useClient'
+import { later } from '../../lib/later'
+
+const Strip = later(() => import('./Strip'), 'Strip')
 
 /** Families in rows, sessions across, verdicts beside. */
 export function TolerancePage() {
   const { client } = useClient()
   const cache = useQueryClient()
-  const view = useQuery({
-    queryKey: ['tolerance', client.id],
-    queryFn: () => api.get<S['ToleranceView']>(`/clients/${client.id}/tolerance`),
-  })
+  const view = useQuery(q.clients.tolerance(client.id))
   const accept = useMutation({
-    mutationFn: () => api.post<S['ToleranceView']>(`/clients/${client.id}/verdicts/accept`, {}),
-    onSuccess: () => cache.invalidateQueries(),
+    mutationFn: () =>
+      told(
+        http.POST('/api/clients/{clientId}/verdicts/accept', { params: { path: { clientId: client.id } } }),
+      ),
+    onSuccess: () => q.changed(cache, 'client', client.id),
   })
   if (view.error) return <Failure error={view.error} />
   if (!view.data) return <Loading what="tolerance" />
@@ -71,88 +79,15 @@ function Family({ f }: { f: S['FamilyRow'] }) {
             {open ? 'hide the record' : 'the record'}
           </button>
         </div>
-        <Series f={f} />
+        <Suspense fallback={<p className="text-soft">…</p>}>
+          <Strip f={f} />
+        </Suspense>
         <div className="md:col-start-2 lg:col-start-3">
           {f.verdict && <Decision key={f.verdict.id + f.verdict.version} v={f.verdict} />}
         </div>
       </div>
       {open && <Record f={f} />}
     </li>
-  )
-}
-
-function Series({ f }: { f: S['FamilyRow'] }) {
-  const points = f.points.slice(-14)
-  const low = Math.max(1, Math.min(...points.map((p) => p.rung)) - 1)
-  const high = Math.min(f.rungs, Math.max(...points.map((p) => p.rung)) + 1)
-  const rows = Math.max(1, high - low)
-  const gap = Math.min(24, 66 / rows)
-  const x = (i: number) => 22 + (i * 580) / Math.max(13, points.length - 1)
-  const y = (r: number) => 12 + (high - r) * gap
-  return (
-    <svg
-      viewBox="0 0 620 96"
-      className="w-full min-w-0"
-      role="img"
-      aria-label={`${f.family}: ${points.map((p) => `${day(p.date)} rung ${p.rung}, effort ${p.effort ?? 'not said'}, pain ${p.pain ?? 'not said'}, next morning ${p.nextMorning ?? 'no answer'}`).join('; ')}`}
-    >
-      {Array.from({ length: rows + 1 }, (_, i) => (
-        <line key={i} x1={8} x2={612} y1={y(low + i)} y2={y(low + i)} stroke="#EFE8DC" />
-      ))}
-      <polyline
-        points={points.map((p, i) => `${x(i)},${y(p.rung)}`).join(' ')}
-        fill="none"
-        stroke="#BCD3D3"
-        strokeWidth="3"
-      />
-      {points.map((p, i) => {
-        const r = 4 + (p.effort ?? 3) * 0.62
-        const pain = p.pain ?? 0
-        const morning = p.nextMorning ?? 0
-        return (
-          <g key={p.runId}>
-            <title>{`${day(p.date)} ${p.movement}: ${p.entries.join('; ')}`}</title>
-            {morning > 0 && (
-              <line
-                x1={x(i) + r}
-                y1={y(p.rung) + r}
-                x2={x(i) + r + 3 + morning * 2}
-                y2={y(p.rung) + r + 2 + morning}
-                stroke="#6A4A68"
-                strokeWidth={1 + morning}
-                strokeLinecap="round"
-              />
-            )}
-            <circle
-              cx={x(i)}
-              cy={y(p.rung)}
-              r={r}
-              fill="#0E5A68"
-              stroke="#6A4A68"
-              strokeWidth={pain === 0 ? 0 : 1 + pain}
-            />
-            {!p.answered && (
-              <line
-                x1={x(i) - 8}
-                x2={x(i) + 8}
-                y1={y(p.rung) + r + 8}
-                y2={y(p.rung) + r + 8}
-                stroke="#5A6973"
-                strokeWidth="2"
-                strokeDasharray="2 3"
-              />
-            )}
-          </g>
-        )
-      })}
-      {points.map((p, i) =>
-        i === 0 || i === points.length - 1 ? (
-          <text key={p.runId + 't'} x={x(i) - 14} y={94} fontSize="11" fill="#5A6973">
-            {day(p.date)}
-          </text>
-        ) : null,
-      )}
-    </svg>
   )
 }
 
@@ -181,11 +116,16 @@ function Decision({ v }: { v: S['VerdictView'] }) {
   const [reason, setReason] = useState('')
   const cache = useQueryClient()
   const decide = useMutation({
-    mutationFn: (d: { verdict: string; reason?: string }) =>
-      api.post<S['ToleranceView']>(`/verdicts/${v.id}/decision`, d, v.version),
+    mutationFn: (d: S['VerdictDecision']) =>
+      told(
+        http.POST('/api/verdicts/{id}/decision', {
+          params: { path: { id: v.id }, header: ifMatch(v.version) },
+          body: d,
+        }),
+      ),
     onSuccess: (t) => {
-      cache.setQueryData(['tolerance', client.id], t)
-      void cache.invalidateQueries()
+      cache.setQueryData(q.clients.tolerance(client.id).queryKey, t)
+      void q.changed(cache, 'client', client.id)
     },
   })
   const error = decide.error instanceof ApiError ? decide.error : undefined
@@ -264,10 +204,15 @@ function EndStop({ v }: { v: S['VerdictView'] }) {
   const cache = useQueryClient()
   const end = useMutation({
     mutationFn: () =>
-      api.post<S['ToleranceView']>(`/verdicts/${v.id}/end`, { ...form, on: form.on || null }, v.version),
+      told(
+        http.POST('/api/verdicts/{id}/end', {
+          params: { path: { id: v.id }, header: ifMatch(v.version) },
+          body: { ...form, on: given(form.on) },
+        }),
+      ),
     onSuccess: (t) => {
-      cache.setQueryData(['tolerance', client.id], t)
-      void cache.invalidateQueries()
+      cache.setQueryData(q.clients.tolerance(client.id).queryKey, t)
+      void q.changed(cache, 'client', client.id)
     },
   })
   const error = end.error instanceof ApiError ? end.error : undefined

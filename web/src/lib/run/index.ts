@@ -1,5 +1,4 @@
-import { api, type S } from '../api'
-import type { RunEvent } from '../clock'
+import { http, told } from '../api'
 import { RunLog, type RunNet } from './log'
 import { deviceStore, type RunStore } from './store'
 
@@ -7,9 +6,10 @@ export type { Happening, RunLogState } from './log'
 export { RunLog }
 
 const net: RunNet = {
-  run: (id) => api.get<S['RunView']>(`/runs/${id}`),
-  events: (id) => api.get<RunEvent[]>(`/runs/${id}/events`),
-  send: (id, events, clock) => api.post<S['Kept']>(`/runs/${id}/events`, { events, clock }),
+  run: (id) => told(http.GET('/api/runs/{id}', { params: { path: { id } } })),
+  events: (id) => told(http.GET('/api/runs/{id}/events', { params: { path: { id } } })),
+  send: (id, events, clock) =>
+    told(http.POST('/api/runs/{id}/events', { params: { path: { id } }, body: { events, clock } })),
 }
 
 const OLDER = 'riposo.run.'

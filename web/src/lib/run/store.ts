@@ -1,4 +1,4 @@
-import Dexie, { liveQuery, type Table } from 'dexie'
+import type { Table } from 'dexie'
 import type { S } from '../api'
 import type { RunEvent } from '../clock'
 
@@ -31,20 +31,32 @@ export interface RunStore {
   watch(runId: string, changed: (events: KeptEvent[]) => void): () => void
 }
 
-class RunDb extends Dexie {
-  declare runs: Table<KeptRun, string>
-  declare events: Table<KeptEvent, string>
-  constructor(name: string) {
-    super(name, { chromeTransactionDurability: 'strict' })
-    this.version(1).stores({ runs: 'id', events: 'id, runId, state' })
+/** The database of the device; its library comes while the run is being asked for. */
+async function open(name: string) {
+  const { Dexie, liveQuery } = await import('dexie')
+  class RunDb extends Dexie {
+    declare runs: Table<KeptRun, string>
+    declare events: Table<KeptEvent, string>
+    constructor() {
+      super(name, { chromeTransactionDurability: 'strict' })
+      this.version(1).stores({ runs: 'id', events: 'id, runId, state' })
+    }
   }
+  return { db: new RunDb(), liveQuery }
 }
 
 /** The store of this device, shared by all its tabs. */
 export function deviceStore(name = 'riposo-runs'): RunStore {
-  const db = new RunDb(name)
+  let opened: ReturnType<typeof open> | undefined
+  const device = () =>
+    (opened ??= open(name).catch((e: unknown) => {
+      // the next use tries again
+      opened = undefined
+      throw e
+    }))
   return {
     async load(runId) {
+      const { db } = await device()
       const [run, events] = await Promise.all([
         db.runs.get(runId),
         db.events.where('runId').equals(runId).toArray(),
@@ -52,6 +64,7 @@ export function deviceStore(name = 'riposo-runs'): RunStore {
       return { run, events }
     },
     async put(run, events) {
+      const { db } = await device()
       await db.transaction('rw', db.runs, db.events, async () => {
         if (run) await db.runs.put(run)
         for (const e of events) {
@@ -62,12 +75,14 @@ export function deviceStore(name = 'riposo-runs'): RunStore {
       })
     },
     async remove(runId) {
+      const { db } = await device()
       await db.transaction('rw', db.runs, db.events, async () => {
         await db.events.where('runId').equals(runId).delete()
         await db.runs.delete(runId)
       })
     },
     async kept() {
+      const { db } = await device()
       const [runs, events] = await Promise.all([
         db.runs.toCollection().primaryKeys(),
         db.events.orderBy('runId').uniqueKeys(),
@@ -75,11 +90,22 @@ export function deviceStore(name = 'riposo-runs'): RunStore {
       return [...new Set([...runs, ...(events as string[])])]
     },
     watch(runId, changed) {
-      const s = liveQuery(() => db.events.where('runId').equals(runId).toArray()).subscribe({
-        next: changed,
-        error: () => {}, // a device that keeps nothing has nothing to tell
-      })
-      return () => s.unsubscribe()
+      let over = false
+      let end = () => {}
+      const look = async () => {
+        const { db, liveQuery } = await device()
+        if (over) return
+        const s = liveQuery(() => db.events.where('runId').equals(runId).toArray()).subscribe({
+          next: changed,
+          error: () => {}, // a device that keeps nothing has nothing to tell
+        })
+        end = () => s.unsubscribe()
+      }
+      look().catch(() => {})
+      return () => {
+        over = true
+        end()
+      }
     },
   }
 }

@@ -241,7 +241,7 @@ class ClientTest {
     add("Halvard Ness", "1957-08-30");
     page.getByLabel("Pressure or pain in chest, neck, jaw or arm when you exert yourself?")
         .waitFor();
-    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'group'");
+    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'radiogroup'");
     for (String key : List.of("n", "u", "n", "n")) {
       String row =
           (String) page.evaluate("() => document.activeElement.getAttribute('aria-label')");
@@ -256,9 +256,8 @@ class ClientTest {
     assertThat(next.getByText("Half done, kept by Marit Solheim")).isVisible();
     Locator second =
         next.getByLabel("Breathless at rest, with mild effort, lying flat or at night?");
-    assertThat(
-            second.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("not sure")))
-        .hasAttribute("aria-pressed", "true");
+    assertThat(second.getByRole(AriaRole.RADIO, new Locator.GetByRoleOptions().setName("not sure")))
+        .hasAttribute("aria-checked", "true");
     // it goes on at the first question still open
     next.waitForFunction(
         "() => document.activeElement.getAttribute('aria-label')?.startsWith('Swollen ankles')");

@@ -206,7 +206,7 @@ class DeskTest {
     for (String question :
         List.of("Pregnant, or a birth in the last 12 months?", "Pregnant now?")) {
       page.getByLabel(question)
-          .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("yes"))
+          .getByRole(AriaRole.RADIO, new Locator.GetByRoleOptions().setName("yes"))
           .click();
     }
     Locator due = page.locator("input[type=date]");

@@ -21,7 +21,7 @@ class SafetyTest {
     page.getByLabel("mat", new Page.GetByLabelOptions().setExact(true)).check();
     Studio.button(page, "Add, then screen").click();
     page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name)).waitFor();
-    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'group'");
+    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'radiogroup'");
   }
 
   private void type(String keys) {
@@ -37,15 +37,15 @@ class SafetyTest {
     add("Runa Swift");
     assertThat(outcome()).containsText("Not known yet");
     assertThat(outcome()).not().containsText("Ready");
-    int gates = page.locator("[role=group][aria-label]").count();
+    int gates = page.locator("[role=radiogroup][aria-label]").count();
     // all no, a joint, what the joint brings up, and on: one key after the other
     type("n".repeat(13));
     page.reload();
-    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'group'");
-    assertEquals(13, page.locator("button[aria-pressed=true]").count(), "kept by the reload");
+    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'radiogroup'");
+    assertEquals(13, page.locator("button[aria-checked=true]").count(), "kept by the reload");
     assertThat(page.getByText(gates - 13 + " to answer")).isVisible();
     type("n".repeat(gates - 14) + "y");
-    assertEquals(gates, page.locator("button[aria-pressed=true]").count());
+    assertEquals(gates, page.locator("button[aria-checked=true]").count());
     assertThat(page.getByText("all answered")).isVisible();
     assertThat(outcome()).containsText("Ready");
     // another name than the client's is asked on whose behalf
@@ -58,17 +58,18 @@ class SafetyTest {
 
     // again: what is about now is asked fresh, the rest stands beside with its day
     Studio.button(page, "Screen again").click();
-    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'group'");
+    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'radiogroup'");
     Locator chest =
         page.getByRole(
-            AriaRole.GROUP, new Page.GetByRoleOptions().setName("Pressure or pain in chest"));
+            AriaRole.RADIOGROUP, new Page.GetByRoleOptions().setName("Pressure or pain in chest"));
     assertThat(chest).containsText(": no");
-    assertThat(chest.locator("[aria-pressed=true]")).hasCount(0);
+    assertThat(chest.locator("[aria-checked=true]")).hasCount(0);
     assertThat(outcome()).containsText("Not known yet");
     Locator heart =
         page.getByRole(
-            AriaRole.GROUP, new Page.GetByRoleOptions().setName("Heart or vessel trouble, ever"));
-    assertThat(heart.locator("[aria-pressed=true]")).hasText("no");
+            AriaRole.RADIOGROUP,
+            new Page.GetByRoleOptions().setName("Heart or vessel trouble, ever"));
+    assertThat(heart.locator("[aria-checked=true]")).hasText("no");
   }
 
   @Test
@@ -104,7 +105,7 @@ class SafetyTest {
     Studio.link(page, "Plan").click();
     Studio.button(page, "Start this session").click();
     for (String tap : new String[] {"Pain now 0", "Sleep 7", "Energy 7"}) {
-      Studio.button(page, tap).click();
+      Studio.choice(page, tap).click();
     }
     page.getByLabel("fever, chest infection or vomiting").check();
     Locator today = page.getByLabel("Today", new Page.GetByLabelOptions().setExact(true));
@@ -115,7 +116,7 @@ class SafetyTest {
     Studio.button(page, "Start this session").click();
     assertThat(page.getByLabel("Checked already today")).containsText("Fever");
     for (String tap : new String[] {"Pain now 0", "Sleep 8", "Energy 8"}) {
-      Studio.button(page, tap).click();
+      Studio.choice(page, tap).click();
     }
     assertThat(today).containsText("symptoms today, or “none of these”");
     page.getByLabel("none of these").check();

@@ -20,7 +20,7 @@ class Shots {
     page.getByText("Screen Wendeline").click();
     page.getByLabel("Pressure or pain in chest, neck, jaw or arm when you exert yourself?")
         .waitFor();
-    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'group'");
+    page.waitForFunction("() => document.activeElement.getAttribute('role') === 'radiogroup'");
     for (String key : "n n n n n n y n n u".split(" ")) {
       page.keyboard().press(key);
       page.waitForTimeout(300);
@@ -99,7 +99,7 @@ class Shots {
     Studio.link(page, "Plan").click();
     Studio.button(page, "Start this session").click();
     for (String tap : new String[] {"Pain now 1", "Sleep 3", "Energy 6"}) {
-      Studio.button(page, tap).click();
+      Studio.choice(page, tap).click();
     }
     page.getByLabel("a cold").check();
     page.evaluate("document.querySelector('[role=dialog] > div').scrollTo(0, 0)");

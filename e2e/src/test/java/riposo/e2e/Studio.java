@@ -119,6 +119,11 @@ final class Studio {
         AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
   }
 
+  /** One answer of a scale or a choice. */
+  static Locator choice(Page page, String name) {
+    return page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
   static Locator link(Page page, String name) {
     return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
   }
@@ -126,7 +131,7 @@ final class Studio {
   /** What the question in focus asks, or the label of the field in focus. */
   private static final String FOCUSED =
       "() => { const e = document.activeElement; if (!e) return '';"
-          + " if (e.getAttribute('role') === 'group') return e.getAttribute('aria-label');"
+          + " if (e.getAttribute('role') === 'radiogroup') return e.getAttribute('aria-label');"
           + " const l = e.closest('label') ?? (e.id && document.querySelector(`label[for='${e.id}']`));"
           + " return l ? l.textContent.trim() : '' }";
 
@@ -192,7 +197,7 @@ final class Studio {
   /** Today's check of someone well, then the start; readings are filled in before. */
   static void wellThenStart(Page page) {
     for (String tap : List.of("Pain now 0", "Sleep 7", "Energy 7")) {
-      button(page, tap).click();
+      choice(page, tap).click();
     }
     page.getByLabel("none of these").check();
     button(page, "Start").click();

@@ -124,9 +124,9 @@ class WholePathTest {
     page.keyboard().press(" ");
     assertThat(page.getByText("warm-up 1 of 5")).isVisible();
     skipTo(page, "movement 1 of 6");
-    Studio.button(page, "effort 4").click();
-    Studio.button(page, "pain 2").click();
-    Studio.button(page, "knee").click();
+    Studio.choice(page, "effort 4").click();
+    Studio.choice(page, "pain 2").click();
+    Studio.choice(page, "knee").click();
     Studio.button(page, "reps up").click();
     page.keyboard().press(" ");
     assertThat(page.getByText("paused")).isVisible();
@@ -134,11 +134,11 @@ class WholePathTest {
     assertThat(page.getByText("Everything is kept.")).isVisible();
     page.reload();
     assertThat(page.getByRole(AriaRole.TIMER)).hasText(left);
-    assertThat(Studio.button(page, "effort 4")).hasAttribute("aria-pressed", "true");
-    assertThat(Studio.button(page, "pain 2")).hasAttribute("aria-pressed", "true");
+    assertThat(Studio.choice(page, "effort 4")).hasAttribute("aria-checked", "true");
+    assertThat(Studio.choice(page, "pain 2")).hasAttribute("aria-checked", "true");
     // the network goes, sets are kept on the device and sent once when it is back
     page.context().setOffline(true);
-    Studio.button(page, "effort 5").click();
+    Studio.choice(page, "effort 5").click();
     assertThat(page.getByText("No connection: 1 kept on this device")).isVisible();
     page.context().setOffline(false);
     assertThat(page.getByText("Everything is kept.")).isVisible();
@@ -164,8 +164,8 @@ class WholePathTest {
     assertThat(page.getByText("1 sets logged").or(page.getByText("sets logged"))).isVisible();
     Studio.button(page, "Keep, and send the check-in").click();
     assertThat(page.getByText("Ask how it felt.").first()).isVisible();
-    Studio.button(page, "session effort 5").click();
-    Studio.button(page, "good").click();
+    Studio.choice(page, "session effort 5").click();
+    Studio.choice(page, "good").click();
     Studio.button(page, "Keep, and send the check-in").click();
     Locator link = page.locator("a[href*='/check-in/']");
     link.waitFor();
@@ -182,9 +182,9 @@ class WholePathTest {
     assertTrue(
         (Boolean) phone.evaluate("document.documentElement.scrollWidth <= innerWidth"),
         "nothing is cut at 360 px");
-    Studio.button(phone, "3").click();
-    Studio.button(phone, "worse").click();
-    Studio.button(phone, "no").click();
+    Studio.choice(phone, "pain 3").click();
+    Studio.choice(phone, "worse").click();
+    Studio.choice(phone, "no").click();
     Studio.button(phone, "Nothing new, send").click();
     assertThat(phone.getByText("Thank you, Petra.")).isVisible();
     Studio.link(page, "See the verdicts").click();

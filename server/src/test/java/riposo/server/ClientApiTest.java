@@ -119,6 +119,59 @@ class ClientApiTest extends ApiDesk {
     assertThat(outcome(id)).isEqualTo("ASK_FIRST");
   }
 
+  @Test
+  void theListSaysWhatEachHasWhenTheyComeNextAndWhatWaits() throws Exception {
+    UUID id = screened("lung.ever", "yes", "lung.flare", "yes");
+    UUID plan = post("/plans", PLAN).id();
+    assertThat(line(id).path("next").isMissingNode() || line(id).path("next").isNull()).isTrue();
+    post("/appointments", session(id, plan, today.plusDays(5), "11:00"));
+    post("/appointments", session(id, plan, today.plusDays(2), "16:00"));
+    post("/appointments", session(id, plan, today.plusDays(2), "09:30"));
+    JsonNode line = line(id);
+    assertThat(line.path("next").path("date").asString()).isEqualTo(today.plusDays(2).toString());
+    assertThat(line.path("next").path("time").asString()).startsWith("09:30");
+    assertThat(line.path("next").path("what").asString()).isEqualTo("Plan");
+    assertThat(line.path("conditions").valueStream().map(JsonNode::asString))
+        .anyMatch(c -> c.contains("lung"))
+        .doesNotHaveDuplicates();
+    assertThat(line.path("waits").valueStream().map(w -> w.path("kind").asString()))
+        .contains("CLEARANCE")
+        .allMatch(k -> !k.isBlank());
+    int weekday = today.plusDays(1).getDayOfWeek().getValue();
+    post(
+        "/groups",
+        "{\"name\":\"Morning\",\"planId\":\"%s\",\"lanes\":2,\"weekday\":%d,\"time\":\"08:00\",\"members\":[\"%s\"]}"
+            .formatted(plan, weekday, id));
+    assertThat(line(id).path("next").path("what").asString())
+        .as("a group that meets before the session is next")
+        .isEqualTo("Morning");
+    post("/clients/" + id + "/archive", "{}");
+    assertThat(get("/client-list").body().valueStream().map(c -> c.path("id").asString()))
+        .doesNotContain(id.toString());
+    JsonNode away =
+        get("/client-list?archived=true")
+            .body()
+            .valueStream()
+            .filter(c -> c.path("id").asString().equals(id.toString()))
+            .findFirst()
+            .orElseThrow();
+    assertThat(away.path("waits")).isEmpty();
+  }
+
+  private JsonNode line(UUID id) throws Exception {
+    return get("/client-list")
+        .body()
+        .valueStream()
+        .filter(c -> c.path("id").asString().equals(id.toString()))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static String session(UUID client, UUID plan, LocalDate on, String at) {
+    return "{\"clientId\":\"%s\",\"planId\":\"%s\",\"date\":\"%s\",\"time\":\"%s\"}"
+        .formatted(client, plan, on, at);
+  }
+
   private List<String> waits() throws Exception {
     return get("/day")
         .body()

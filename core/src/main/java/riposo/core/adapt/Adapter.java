@@ -173,10 +173,11 @@ public final class Adapter {
 
   /** Kit that a chosen form needs and the situation lacks. */
   public Set<Kit> missing(Performed chosen, Situation situation) {
-    if (chosen.isRest()) {
+    String id = chosen.movementId();
+    if (id == null) {
       return Set.of();
     }
-    Set<Kit> missing = missing(catalogue.movement(chosen.movementId()), situation);
+    Set<Kit> missing = missing(catalogue.movement(id), situation);
     for (Modifier m : chosen.modifiers()) {
       if (!m.anyOf.isEmpty() && m.anyOf.stream().noneMatch(situation.kit()::contains)) {
         missing.add(m.anyOf.stream().sorted().findFirst().orElseThrow());

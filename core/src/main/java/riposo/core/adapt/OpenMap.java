@@ -73,7 +73,7 @@ public record OpenMap(
           open.add(m.id());
         }
         for (Broken b : Broken.of(s.caps(), adapter.catalogue().variants(m).get(0).whole())) {
-          breaks.get(b.limitId()).add(m.id());
+          breaks.computeIfAbsent(b.limitId(), x -> new HashSet<>()).add(m.id());
         }
       }
       families.add(
@@ -97,12 +97,13 @@ public record OpenMap(
                       s.caps().day(), active.stream().filter(x -> x != l).toList())
                   .with(s.caps().floor()));
       int alone = 0;
-      for (String id : breaks.get(l.id())) {
+      Set<String> broken = breaks.getOrDefault(l.id(), Set.of());
+      for (String id : broken) {
         if (!open.contains(id) && adapter.open(id, without) != null) {
           alone++;
         }
       }
-      closers.add(new Closer(l.id(), breaks.get(l.id()).size(), alone));
+      closers.add(new Closer(l.id(), broken.size(), alone));
     }
     closers.sort(
         Comparator.comparingInt(Closer::alone)

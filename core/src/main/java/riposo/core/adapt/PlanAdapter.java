@@ -645,17 +645,18 @@ public final class PlanAdapter {
   }
 
   private boolean closedByVerdict(Performed part, Map<String, Standing> standings) {
-    if (part.movementId() == null) {
+    String id = part.movementId();
+    if (id == null) {
       return false;
     }
-    Standing s = standings.get(catalogue.movement(part.movementId()).familyId());
+    Standing s = standings.get(catalogue.movement(id).familyId());
     // An accepted ease outranks a choice pinned for a harder rung.
     return s != null
         && (s.stopped()
             || s.verdict().equals("EASE")
                 && catalogue
                     .find(s.movementId())
-                    .filter(m -> catalogue.movement(part.movementId()).rung() > m.rung())
+                    .filter(m -> catalogue.movement(id).rung() > m.rung())
                     .isPresent());
   }
 

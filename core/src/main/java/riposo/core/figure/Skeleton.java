@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import riposo.core.figure.Drawing.Disc;
 import riposo.core.figure.Drawing.Line;
@@ -79,7 +80,7 @@ final class Skeleton {
     if (p == Position.STANDING_SUPPORTED && wallBehind) {
       return Angles.of("s3 e8");
     }
-    Angles base = BASE.getOrDefault(p, BASE.get(Position.STANDING));
+    Angles base = Objects.requireNonNull(BASE.getOrDefault(p, BASE.get(Position.STANDING)));
     if (p == Position.RAISED_PLANK) {
       return kit.contains(Kit.WALL) && !kit.contains(Kit.CHAIR)
           ? Angles.of("t14 s88 e4")

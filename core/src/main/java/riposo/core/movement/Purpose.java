@@ -50,7 +50,7 @@ public enum Purpose {
 
   /** The purposes a slot may move to when its own has nothing open. */
   public Set<Purpose> neighbours() {
-    return NEIGHBOURS.get(this);
+    return NEIGHBOURS.getOrDefault(this, Set.of());
   }
 
   public String id() {

@@ -43,6 +43,11 @@ public final class BlockOrder {
     }
   }
 
+  /** Whether a block has an order to search: work of three slots to {@link #MOST}. */
+  public static boolean searched(PlanBlock block) {
+    return block.block() == Block.WORK && block.slots().size() > 2 && block.slots().size() <= MOST;
+  }
+
   /**
    * Searches.
    *

@@ -37,9 +37,9 @@ public record Format(
         throw new IllegalArgumentException(kind.words + " takes no " + p.words);
       }
     }
-    if (kind == FormatKind.BURSTS && all.get(Param.ROUNDS) % 4 != 0) {
-      throw new IllegalArgumentException(
-          "short bursts run 4 or 8 rounds a pair, was " + all.get(Param.ROUNDS));
+    int rounds = all.getOrDefault(Param.ROUNDS, 0);
+    if (kind == FormatKind.BURSTS && rounds % 4 != 0) {
+      throw new IllegalArgumentException("short bursts run 4 or 8 rounds a pair, was " + rounds);
     }
     if (kind == FormatKind.LADDER != !ladder.isEmpty()) {
       throw new IllegalArgumentException(

@@ -2,6 +2,7 @@ package riposo.core.plan;
 
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
+import riposo.core.plan.PlanBlock.RestStyle;
 
 /**
  * A stretch of the timeline.
@@ -30,7 +31,7 @@ public record Segment(
     @Nullable Integer reps,
     @Nullable Integer holdSeconds,
     @Nullable Integer stage,
-    PlanBlock.@Nullable RestStyle restStyle) {
+    @Nullable RestStyle restStyle) {
   /** What the time is for. */
   public enum Kind {
     WORK,

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import riposo.core.today.TodayCheck;
+import riposo.core.today.TodayCheck.Dose;
 
 /**
  * What one person did in one run.
@@ -20,7 +20,7 @@ public record DoneRun(
     UUID id,
     LocalDate date,
     @Nullable Integer painBefore,
-    TodayCheck.@Nullable Dose dose,
+    @Nullable Dose dose,
     @Nullable Integer effortCap,
     Set<StopSign.After> stopped,
     List<DoneSet> sets) {
@@ -31,6 +31,6 @@ public record DoneRun(
 
   /** Today's dose cut the session, or the stop panel ended it: no step towards more. */
   public boolean cut() {
-    return dose == TodayCheck.Dose.EASED || dose == TodayCheck.Dose.SHORT || !stopped.isEmpty();
+    return dose == Dose.EASED || dose == Dose.SHORT || !stopped.isEmpty();
   }
 }

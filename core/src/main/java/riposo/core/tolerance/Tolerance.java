@@ -88,11 +88,12 @@ public record Tolerance(
       }
     }
     DoneSet last = now.lastSets().get(0);
-    boolean counted = last.reps() != null && last.targetReps() != null;
+    Integer target = last.targetReps();
+    boolean counted = last.reps() != null && target != null;
     Grounds f =
         new Grounds.Otherwise(
             counted ? last.reps() : null,
-            counted ? (Integer) (last.targetReps() + 2) : null,
+            counted && target != null ? (Integer) (target + 2) : null,
             now.effort().isPresent() ? (Integer) now.effort().getAsInt() : null,
             now.nextDay() != null,
             noProgression);

@@ -544,6 +544,11 @@ public final class Wording {
         + ".";
   }
 
+  /** "1 verdict", "3 verdicts". */
+  public static String counted(long n, String one, String many) {
+    return n + " " + (n == 1 ? one : many);
+  }
+
   /** "2 slots opened, 1 closed, 3 doses changed". */
   public static String counts(Comparison c) {
     List<String> parts = new ArrayList<>();

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
 import riposo.core.today.CareLine;
@@ -135,6 +136,24 @@ public record ClientRecord(
     medicines = medicines == null ? List.of() : List.copyOf(medicines);
     goals = goals == null ? List.of() : List.copyOf(goals);
     careLines = careLines == null ? List.of() : List.copyOf(careLines);
+  }
+
+  /** Never null once made: none given is none. */
+  @Override
+  public List<Condition> conditions() {
+    return Objects.requireNonNull(conditions);
+  }
+
+  /** Never null once made: none given is none. */
+  @Override
+  public List<Operation> operations() {
+    return Objects.requireNonNull(operations);
+  }
+
+  /** Never null once made: none given is none. */
+  @Override
+  public List<CareLine> careLines() {
+    return Objects.requireNonNull(careLines);
   }
 
   /** The same with another care plan. */

@@ -100,6 +100,9 @@ public interface Clients {
 
   List<Client> all();
 
+  /** Active clients by name; with the archived ones where asked. */
+  List<Client> list(boolean archived);
+
   /** The client, or a problem when training is not possible: archived, or consent withdrawn. */
   Client requireActive(UUID id);
 

@@ -3,6 +3,7 @@ package riposo.server.group;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
@@ -21,6 +22,12 @@ public interface Groups {
       @Nullable Integer weekday,
       @Nullable LocalTime time,
       List<UUID> members);
+
+  /** A meeting of a group somebody belongs to. */
+  record Next(LocalDate date, LocalTime time, String name) {}
+
+  /** The first meeting from that day on of each client who is in a group that meets every week. */
+  Map<UUID, Next> next(LocalDate from);
 
   /** The groups that meet on that day, by time. */
   List<Due> meetings(LocalDate day);

@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.Collection;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -99,14 +101,15 @@ public class Studios {
         jdbc.sql(
                 "update studio set version = version + 1, name = ?, zone = ?, emergency_number = ?, mass_unit = ?, glucose_unit = ?, phone = ? where id = ? and version = ?")
             .params(
-                name,
-                zone,
-                emergencyNumber,
-                massUnit,
-                glucoseUnit,
-                phone,
-                StudioContext.current().toString(),
-                version)
+                Arrays.asList(
+                    name,
+                    zone,
+                    emergencyNumber,
+                    massUnit,
+                    glucoseUnit,
+                    phone,
+                    StudioContext.current().toString(),
+                    version))
             .update();
     RequestAttributes request = RequestContextHolder.getRequestAttributes();
     if (request != null) {
@@ -184,7 +187,11 @@ public class Studios {
     jdbc.sql(
             "insert into account (id, studio_id, email, name, password_hash) values (?, ?, ?, ?, ?)")
         .params(
-            Owned.newId().toString(), studio.toString(), email, name, passwords.encode(password))
+            Owned.newId().toString(),
+            studio.toString(),
+            email,
+            name,
+            Objects.requireNonNull(passwords.encode(password)))
         .update();
   }
 }

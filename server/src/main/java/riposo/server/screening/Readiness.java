@@ -30,6 +30,7 @@ public interface Readiness {
    * @param readings readings required before a run
    * @param maternity the maternity lines of blood pressure apply
    * @param highSpine spinal injury at T6 or above
+   * @param conditions what the newest screening found to work around, in words, each once
    * @param undecided proposals of the newest screening not yet decided
    * @param notes what to keep in mind that no limit can say
    * @param stopFor whose stop signs come first
@@ -44,6 +45,7 @@ public interface Readiness {
       boolean maternity,
       boolean highSpine,
       @Nullable String gestation,
+      List<String> conditions,
       int undecided,
       List<CareNote> notes,
       SugarRules sugarRules,

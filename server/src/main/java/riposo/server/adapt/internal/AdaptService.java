@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -269,9 +270,9 @@ class AdaptService implements AdaptedPlans {
 
   String stairFamily(AdaptedSlot slot) {
     return slot.result().parts().stream()
-        .filter(p -> p.movementId() != null)
+        .flatMap(p -> Stream.ofNullable(p.movementId()))
         .findFirst()
-        .map(p -> movements.catalogue().movement(p.movementId()).familyId())
+        .map(id -> movements.catalogue().movement(id).familyId())
         .orElseGet(
             () ->
                 movements

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -264,7 +265,9 @@ class CompareService {
         c.slots().stream()
             .map(
                 s -> {
-                  PlanMark.SlotMark any = s.after() == null ? s.before() : s.after();
+                  // a slot differs because it is in one of the two, or in both
+                  PlanMark.SlotMark any =
+                      Objects.requireNonNull(s.after() == null ? s.before() : s.after());
                   Movement asked = movements.planAdapter().find(any.askedId());
                   return new ChangeView(
                       s.key(),

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -106,7 +107,7 @@ class OpenService {
         map.closers().stream()
             .map(
                 x -> {
-                  Limit l = byId.get(x.limitId());
+                  Limit l = Objects.requireNonNull(byId.get(x.limitId()));
                   return new CloserView(
                       l.id(),
                       Wording.limit(l.axisId(), l.side(), l.cap()),
@@ -158,7 +159,7 @@ class OpenService {
             needs.add(
                 new NeedView(
                     words,
-                    asked.get(words),
+                    asked.getOrDefault(words, List.of()),
                     any.stream()
                         .sorted()
                         .filter(c.kit().items()::contains)

@@ -92,9 +92,9 @@ class ClientService implements Clients {
     return list(false);
   }
 
-  /** Active clients by name; with the archived ones where asked. */
+  @Override
   @Transactional(readOnly = true)
-  List<Client> list(boolean archived) {
+  public List<Client> list(boolean archived) {
     LocalDate today = studios.today();
     return store.findAll().stream()
         .filter(r -> archived || !r.archived())
@@ -117,7 +117,9 @@ class ClientService implements Clients {
 
   @Override
   public void hold(UUID id) {
-    store.lock(id).orElseThrow(() -> Problems.notFound("client", id));
+    if (store.lock(id).isEmpty()) {
+      throw Problems.notFound("client", id);
+    }
   }
 
   @Override

@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
@@ -24,7 +23,6 @@ import riposo.core.screening.Outcome;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.StandingSource;
-import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
 import riposo.server.day.Appointments;
 import riposo.server.group.Groups;
@@ -35,7 +33,6 @@ import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import riposo.server.screening.Readiness;
-import riposo.server.tolerance.Verdicts;
 
 /** The day sheet: today's sessions and what waits. */
 @Service
@@ -65,12 +62,12 @@ class DayService implements Appointments {
       RunState.@Nullable Status runStatus,
       boolean closed) {}
 
-  /** Something that waits for the professional. */
-  record WaitView(String kind, UUID clientId, String client, String text, @Nullable UUID runId) {}
-
   /** The day sheet. */
   record DayView(
-      LocalDate date, List<SessionView> sessions, List<Groups.Due> groups, List<WaitView> waits) {}
+      LocalDate date,
+      List<SessionView> sessions,
+      List<Groups.Due> groups,
+      List<Waits.WaitView> waits) {}
 
   /** A session as sent. */
   record AppointmentForm(
@@ -86,10 +83,9 @@ class DayService implements Appointments {
   private final Runs runs;
   private final Readiness readiness;
   private final Limits limits;
-  private final CheckIns checkIns;
-  private final Verdicts verdicts;
   private final StandingSource standings;
   private final Groups groups;
+  private final Waits waits;
   private final Audit audit;
   private final Studios studios;
 
@@ -100,11 +96,10 @@ class DayService implements Appointments {
       Runs runs,
       Readiness readiness,
       Limits limits,
-      CheckIns checkIns,
-      Verdicts verdicts,
       StandingSource standings,
       Movements movements,
       Groups groups,
+      Waits waits,
       Audit audit,
       Studios studios) {
     this.movements = movements;
@@ -114,10 +109,9 @@ class DayService implements Appointments {
     this.runs = runs;
     this.readiness = readiness;
     this.limits = limits;
-    this.checkIns = checkIns;
-    this.verdicts = verdicts;
     this.standings = standings;
     this.groups = groups;
+    this.waits = waits;
     this.audit = audit;
     this.studios = studios;
   }
@@ -130,7 +124,7 @@ class DayService implements Appointments {
             .filter(a -> clients.require(a.clientId).archivedOn() == null)
             .map(a -> session(a, today))
             .toList();
-    return new DayView(today, sessions, groups.meetings(today), waits(today));
+    return new DayView(today, sessions, groups.meetings(today), waits.on(today));
   }
 
   private SessionView session(AppointmentRow a, LocalDate today) {
@@ -236,107 +230,6 @@ class DayService implements Appointments {
       }
     }
     return changes;
-  }
-
-  /** "1 stop and refer, 3 verdicts to decide". */
-  private static String toDecide(Verdicts.Waiting v) {
-    int others = v.count() - v.stops();
-    List<String> all = new ArrayList<>();
-    if (v.stops() > 0) {
-      all.add(v.stops() + (v.stops() == 1 ? " stop and refer" : " stops and refers"));
-    }
-    if (others > 0) {
-      all.add(others + (others == 1 ? " verdict" : " verdicts"));
-    }
-    return String.join(", ", all) + " to decide";
-  }
-
-  private List<WaitView> waits(LocalDate day) {
-    List<WaitView> waits = new ArrayList<>();
-    Map<UUID, List<Runs.Summary>> unclosed =
-        runs.unclosed().stream().collect(Collectors.groupingBy(Runs.Summary::clientId));
-    for (Verdicts.Waiting v : verdicts.waiting()) {
-      waits.add(new WaitView("VERDICT", v.clientId(), name(v.clientId()), toDecide(v), null));
-    }
-    for (CheckIns.Waiting c : checkIns.waiting(day)) {
-      waits.add(
-          new WaitView(
-              "CHECK_IN",
-              c.clientId(),
-              name(c.clientId()),
-              "check-in not answered, open until " + Wording.day(c.expiresOn()),
-              c.runId()));
-    }
-    for (Clients.Client c : clients.all()) {
-      Readiness.ClientStanding s = readiness.of(c.id());
-      if (s.outcome() == null) {
-        waits.add(new WaitView("SCREENING", c.id(), c.name(), "not screened yet", null));
-      } else if (s.outcome() == Outcome.CLEARANCE_ONLY || s.outcome() == Outcome.ASK_FIRST) {
-        waits.add(
-            new WaitView(
-                "CLEARANCE",
-                c.id(),
-                c.name(),
-                (s.outcome() == Outcome.ASK_FIRST ? "ask first: " : "clearance only: ")
-                    + StartGate.worst(s.findings()).get(0),
-                null));
-      }
-      if (s.undecided() > 0) {
-        waits.add(
-            new WaitView(
-                "LIMITS", c.id(), c.name(), s.undecided() + " proposed limits to decide", null));
-      }
-      for (Readiness.Ending e : readiness.ending(c.id())) {
-        waits.add(
-            new WaitView(
-                "ENDING",
-                c.id(),
-                c.name(),
-                "clearance of "
-                    + e.from()
-                    + (e.validUntil().equals(day)
-                        ? " ends today"
-                        : " ends on " + Wording.day(e.validUntil())),
-                null));
-      }
-      List<Limit> all = limits.of(c.id());
-      long due = all.stream().filter(l -> l.reviewDueOn(day)).count();
-      if (due > 0) {
-        waits.add(
-            new WaitView(
-                "REVIEW",
-                c.id(),
-                c.name(),
-                due + " firm limit past its date: review due, still on",
-                null));
-      }
-      for (Runs.Summary r : unclosed.getOrDefault(c.id(), List.of())) {
-        boolean today = r.date().equals(day);
-        waits.add(
-            r.status().ended()
-                ? new WaitView(
-                    "AFTER",
-                    c.id(),
-                    c.name(),
-                    "words after the session of "
-                        + Wording.day(r.date())
-                        + (r.leftOpen() ? ", left open and ended by itself" : ""),
-                    r.id())
-                : new WaitView(
-                    "RUN",
-                    c.id(),
-                    c.name(),
-                    today
-                        ? "session running"
-                        : "session of " + Wording.day(r.date()) + " was never ended",
-                    r.id()));
-      }
-    }
-    return waits;
-  }
-
-  private String name(UUID clientId) {
-    return clients.require(clientId).name();
   }
 
   @Override

@@ -7,12 +7,16 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -215,6 +219,25 @@ class GroupService implements Groups, Clients.RoomUse {
     }
     all.sort(Comparator.comparing(Groups.Due::time));
     return all;
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public Map<UUID, Groups.Next> next(LocalDate from) {
+    Map<UUID, Groups.Next> first = new HashMap<>();
+    Comparator<Groups.Next> order =
+        Comparator.comparing(Groups.Next::date).thenComparing(Groups.Next::time);
+    for (GroupRow g : store.findByWeekdayIsNotNullAndArchivedOnIsNull()) {
+      if (g.weekday != null && g.atTime != null) {
+        DayOfWeek day = DayOfWeek.of(g.weekday);
+        Groups.Next n =
+            new Groups.Next(from.with(TemporalAdjusters.nextOrSame(day)), g.atTime, g.name);
+        for (MemberRow m : members.findByGroupId(g.id)) {
+          first.merge(m.clientId, n, (x, y) -> order.compare(x, y) <= 0 ? x : y);
+        }
+      }
+    }
+    return first;
   }
 
   @Override

@@ -7,5 +7,7 @@ import riposo.server.platform.Store;
 interface GroupStore extends Store<GroupRow> {
   List<GroupRow> findByWeekdayAndArchivedOnIsNull(int weekday);
 
+  List<GroupRow> findByWeekdayIsNotNullAndArchivedOnIsNull();
+
   List<GroupRow> findByRoomIdOrderByName(UUID roomId);
 }

@@ -40,8 +40,8 @@ class PlanTrial {
   record Compiled(
       Timeline timeline, PlanTotals totals, List<Remark> checks, List<BlockView> blocks) {}
 
-  /** A block's own time, in seconds; its format in words. */
-  record BlockView(String key, int seconds, int work, String words) {}
+  /** A block's own time, in seconds; its format in words; whether its order can be searched. */
+  record BlockView(String key, int seconds, int work, String words, boolean orders) {}
 
   /** A number of a format. */
   record ParamView(Param id, String words, String unit, int least, int greatest) {}
@@ -112,7 +112,7 @@ class PlanTrial {
           work += g.kind().name().equals("WORK") ? g.length() : 0;
         }
       }
-      blocks.add(new BlockView(b.key(), seconds, work, b.format().words()));
+      blocks.add(new BlockView(b.key(), seconds, work, b.format().words(), BlockOrder.searched(b)));
     }
     return new Compiled(t, PlanTotals.of(plan, t, movements.planAdapter()::find), checks, blocks);
   }

@@ -17,6 +17,7 @@ import riposo.core.plan.Param;
 import riposo.core.plan.PlanBlock;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Outcome;
+import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.client.Clients;
 import riposo.server.plan.Plans;
@@ -270,7 +271,8 @@ class ThroughDayService {
       return "No screening on file: screen first.";
     }
     if (s.undecided() > 0) {
-      return s.undecided() + " proposed limits are not decided yet.";
+      return Wording.counted(s.undecided(), "proposed limit is", "proposed limits are")
+          + " not decided yet.";
     }
     return o == Outcome.ASK_FIRST || o == Outcome.CLEARANCE_ONLY
         ? s.findings().stream()

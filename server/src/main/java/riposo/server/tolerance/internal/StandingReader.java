@@ -2,6 +2,7 @@ package riposo.server.tolerance.internal;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,7 +27,7 @@ class StandingReader implements StandingSource {
   public Map<String, Standing> standings(UUID clientId) {
     Map<String, Standing> all = new HashMap<>();
     for (VerdictRow v : store.newestOutcomes(clientId)) {
-      all.put(v.familyId, json.read(v.outcome, Standing.class));
+      all.put(v.familyId, json.read(Objects.requireNonNull(v.outcome), Standing.class));
     }
     // a stop holds at once, and until a recorded word ends it: no later verdict opens the family
     for (VerdictRow v : store.stops(clientId)) {

@@ -190,17 +190,17 @@ class ToleranceService implements Verdicts {
   private Standing standing(VerdictRow row, Change change) {
     Verdict decided = Objects.requireNonNull(row.decided);
     Standing before = standings.standings(row.clientId).get(row.familyId);
-    boolean kept =
-        decided == Verdict.STAY
-            && before != null
-            && before.movementId().equals(change.movementId());
+    Standing kept =
+        decided == Verdict.STAY && before != null && before.movementId().equals(change.movementId())
+            ? before
+            : null;
     return new Standing(
         row.familyId,
         row.askedId,
         change.movementId(),
         change.grams(),
-        kept ? before.reps() : change.reps(),
-        kept ? before.tempo() : change.tempo(),
+        kept == null ? change.reps() : kept.reps(),
+        kept == null ? change.tempo() : kept.tempo(),
         decided.name(),
         decided == Verdict.STOP_AND_REFER,
         studios.today());

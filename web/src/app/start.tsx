@@ -1,0 +1,34 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { BrowserRouter } from 'react-router'
+import { ApiError } from '../lib/api'
+import * as q from '../lib/queries'
+import { App } from './App'
+import { warm } from './pages'
+
+/** The application for those who sign in. */
+export function start(root: HTMLElement) {
+  const client = new QueryClient({
+    defaultOptions: {
+      queries: {
+        retry: (n, e) => n < 2 && e instanceof ApiError && e.problem.status === 0,
+        refetchOnWindowFocus: true,
+        staleTime: 5000,
+      },
+    },
+  })
+  // what the first page needs is asked for at once; who is not signed in is told by /me
+  warm(location.pathname)
+  void client.prefetchQuery(q.studio.me())
+  if (location.pathname === '/') void client.prefetchQuery({ ...q.studio.day(), retry: false })
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={client}>
+        <BrowserRouter>
+          <App />
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  )
+}

@@ -1,0 +1,83 @@
+import * as z from 'zod/mini'
+import { type S, given } from '../../lib/api'
+
+export type Sign = S['CheckForm']['signs'][number]
+
+/** What is typed and ticked, as it stands; whether a reading may be so is the server's word. */
+const whole = z.string().check(z.regex(/^\s*\d*\s*$/, 'A whole number, without a comma.'))
+const decimal = z.string().check(z.regex(/^\s*(\d+([.,]\d*)?)?\s*$/, 'A number, such as 7.2.'))
+const ten = z.nullable(z.number())
+export const FORM = z.object({
+  systolic: whole,
+  diastolic: whole,
+  pulse: whole,
+  saturation: whole,
+  glucose: decimal,
+  ketones: decimal,
+  temperature: decimal,
+  glucoseUnit: z.enum(['MMOL', 'MGDL', '']),
+  sleep: ten,
+  energy: ten,
+  pain: ten,
+  pulseIrregular: z.boolean(),
+  severeLow: z.boolean(),
+  wobbly: z.boolean(),
+  hardYesterday: z.boolean(),
+  signs: z.array(z.custom<Sign>()),
+  /** another dose than the check's, or none */
+  dose: z.enum(['AS_PLANNED', 'EASED', 'SHORT', '']),
+  reason: z.string(),
+})
+export type Form = z.infer<typeof FORM>
+export type Reading =
+  'systolic' | 'diastolic' | 'pulse' | 'saturation' | 'glucose' | 'ketones' | 'temperature'
+export type Flag = 'pulseIrregular' | 'severeLow' | 'wobbly' | 'hardYesterday'
+export const BLANK: Form = {
+  systolic: '',
+  diastolic: '',
+  pulse: '',
+  saturation: '',
+  glucose: '',
+  ketones: '',
+  temperature: '',
+  glucoseUnit: '',
+  sleep: null,
+  energy: null,
+  pain: null,
+  pulseIrregular: false,
+  severeLow: false,
+  wobbly: false,
+  hardYesterday: false,
+  signs: [],
+  dose: '',
+  reason: '',
+}
+
+/** The check as it is sent: what is empty is not said. */
+export function checkOf(f: Form, glucoseUnit: string): S['CheckForm'] {
+  const number = (s: string) => (s.trim() === '' ? undefined : Number(s))
+  return {
+    systolic: number(f.systolic),
+    diastolic: number(f.diastolic),
+    pulse: number(f.pulse),
+    saturation: number(f.saturation),
+    glucose: given(f.glucose.trim()),
+    glucoseUnit,
+    ketones: given(f.ketones.trim()),
+    temperature: given(f.temperature.trim()),
+    sleep: given(f.sleep),
+    energy: given(f.energy),
+    pain: given(f.pain),
+    pulseIrregular: f.pulseIrregular,
+    severeLow: f.severeLow,
+    wobbly: f.wobbly,
+    hardYesterday: f.hardYesterday,
+    signs: f.signs,
+  }
+}
+
+/** "None of these" and any sign shut each other out. */
+export function withSign(signs: Sign[], id: Sign, on: boolean): Sign[] {
+  if (!on) return signs.filter((x) => x !== id)
+  return id === 'NONE' ? ['NONE'] : [...signs.filter((x) => x !== 'NONE'), id]
+}

@@ -1,5 +1,0 @@
-export { ClientsPage } from './ClientsPage'
-export { ClientLayout, ClientOverview, useClient } from './ClientLayout'
-export { PapersPage } from './PapersPage'
-export { LetterPage } from './LetterPage'
-export { RecordPage } from './RecordPage'

@@ -1,2 +1,0 @@
-export { GroupsPage } from './GroupsPage'
-export { GroupPage } from './GroupPage'

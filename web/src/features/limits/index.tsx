@@ -1,3 +1,0 @@
-export { LimitsPage } from './LimitsPage'
-export { LimitRibbon } from './LimitRibbon'
-export { kept } from './caps'

@@ -1,2 +1,0 @@
-export { PlanPage } from './PlanPage'
-export { PlansPage } from './PlansPage'

@@ -1,0 +1,82 @@
+import { render, screen } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { describe, expect, it, vi } from 'vitest'
+import type { S } from '../../lib/api'
+import type { Entry } from '../../lib/clock'
+import { LogPanel } from './LogPanel'
+import '../../test/studio'
+
+const PERSON = {
+  clientId: 'c1',
+  effortCap: 6,
+  slots: [
+    {
+      key: 's1',
+      block: 'WORK',
+      stages: [],
+      parts: [{ side: 'BOTH', title: 'Seated row', dose: { reps: 10, grams: 2000 } }],
+    },
+  ],
+} as unknown as S['RunPersonView']
+const SEGMENT = {
+  slotKey: 's1',
+  round: 2,
+  side: 'BOTH',
+  kind: 'WORK',
+  block: 'WORK',
+} as unknown as S['Segment']
+
+function panel(known?: Partial<Entry>) {
+  const add = vi.fn<(e: Entry) => void>()
+  render(<LogPanel person={PERSON} segment={SEGMENT} known={known as Entry | undefined} add={add} />)
+  return { add, user: userEvent.setup() }
+}
+
+describe('LogPanel', () => {
+  it('is one tab stop a scale: arrows move and log nothing, Enter logs', async () => {
+    const { add, user } = panel()
+    await user.tab()
+    expect(document.activeElement).toBe(screen.getByRole('radio', { name: 'effort 0' }))
+    await user.keyboard('{ArrowRight}{ArrowRight}{ArrowRight}{ArrowRight}')
+    expect(document.activeElement).toBe(screen.getByRole('radio', { name: 'effort 4' }))
+    expect(add, 'moving is not a record').not.toHaveBeenCalled()
+    await user.keyboard('{Enter}')
+    expect(add).toHaveBeenCalledExactlyOnceWith({ slotKey: 's1', round: 2, side: 'BOTH', effort: 4 })
+    await user.tab()
+    expect(document.activeElement).toBe(screen.getByRole('radio', { name: 'pain 0' }))
+  })
+
+  it('says at once when the effort is over the limit', () => {
+    panel({ effort: 8 })
+    expect(screen.getByRole('alert').textContent).toContain('Over the limit of 6')
+  })
+
+  it('takes an effort at the limit without a word', () => {
+    panel({ effort: 6 })
+    expect(screen.queryByRole('alert')).toBeNull()
+  })
+
+  it('never steps a weight over what was planned, nor under none', async () => {
+    const { add, user } = panel()
+    await user.click(screen.getByRole('button', { name: 'kg each hand up' }))
+    expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ grams: 2000 }))
+    await user.click(screen.getByRole('button', { name: 'kg each hand down' }))
+    expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ grams: 1500 }))
+  })
+
+  it('asks where only when there is pain, and logs the side with the place', async () => {
+    const none = panel({ pain: 0 })
+    expect(screen.queryByRole('radio', { name: 'knee' })).toBeNull()
+    expect(none.add).not.toHaveBeenCalled()
+    const { add, user } = panel({ pain: 3 })
+    await user.click(screen.getByRole('radio', { name: 'left' }))
+    await user.click(screen.getByRole('radio', { name: 'knee' }))
+    expect(add).toHaveBeenCalledExactlyOnceWith(expect.objectContaining({ painWhere: 'left knee' }))
+  })
+
+  it('logs nothing where there is no set yet', () => {
+    render(<LogPanel person={PERSON} add={() => {}} />)
+    expect(screen.getByText(/once the work block begins/)).toBeTruthy()
+    expect(screen.queryByRole('radio')).toBeNull()
+  })
+})

@@ -1,2 +1,0 @@
-export { RunPage } from './RunPage'
-export { AfterPage } from './AfterPage'

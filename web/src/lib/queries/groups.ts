@@ -1,0 +1,17 @@
+import { queryOptions } from '@tanstack/react-query'
+import { http, told } from '../api'
+
+export const groups = {
+  all: () => queryOptions({ queryKey: ['groups', 'all'], queryFn: () => told(http.GET('/api/groups')) }),
+  one: (id: string) =>
+    queryOptions({
+      queryKey: ['groups', id],
+      queryFn: () => told(http.GET('/api/groups/{id}', { params: { path: { id } } })),
+    }),
+  /** the meeting as it stands for one version of the group */
+  sheet: (id: string, version: number) =>
+    queryOptions({
+      queryKey: ['groups', id, 'sheet', version],
+      queryFn: () => told(http.GET('/api/groups/{id}/sheet', { params: { path: { id } } })),
+    }),
+}

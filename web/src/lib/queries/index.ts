@@ -1,0 +1,7 @@
+export { changed } from './changed'
+export { check, clients, limits, ofClient, papers, screening } from './clients'
+export { groups } from './groups'
+export { movements } from './movements'
+export { desk, plans } from './plans'
+export { runs } from './runs'
+export { studio } from './studio'

@@ -1,0 +1,14 @@
+import { queryOptions } from '@tanstack/react-query'
+import { http, told } from '../api'
+
+/** What belongs to the studio as a whole. */
+export const studio = {
+  me: () => queryOptions({ queryKey: ['me'], queryFn: () => told(http.GET('/api/me')) }),
+  settings: () => queryOptions({ queryKey: ['settings'], queryFn: () => told(http.GET('/api/settings')) }),
+  day: () => queryOptions({ queryKey: ['day'], queryFn: () => told(http.GET('/api/day')) }),
+  rooms: () => queryOptions({ queryKey: ['rooms'], queryFn: () => told(http.GET('/api/rooms')) }),
+  rules: () =>
+    queryOptions({ queryKey: ['rules'], queryFn: () => told(http.GET('/api/rules')), staleTime: Infinity }),
+  outbox: () => queryOptions({ queryKey: ['outbox'], queryFn: () => told(http.GET('/api/outbox')) }),
+  audit: () => queryOptions({ queryKey: ['audit'], queryFn: () => told(http.GET('/api/audit')) }),
+}
