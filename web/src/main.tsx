@@ -1,3 +1,4 @@
+import { askEarly } from './lib/early'
 import './styles.css'
 
 const root = document.getElementById('root')
@@ -5,6 +6,9 @@ if (!root) throw new Error('no root element')
 
 // a client's phone gets the four questions and nothing else, a run what runs it
 const { pathname } = location
+if (!pathname.startsWith('/check-in/')) askEarly('/api/me', ...(pathname === '/' ? ['/api/day'] : []))
+// the day sheet itself comes beside what shows it
+if (pathname === '/') void import('./features/day').catch(() => {})
 const part = pathname.startsWith('/check-in/')
   ? import('./features/checkin')
   : pathname.startsWith('/run/')

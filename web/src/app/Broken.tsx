@@ -1,12 +1,22 @@
 import { Component, type ReactNode } from 'react'
 import { Button } from '../ui/Button'
 
+interface Props {
+  children: ReactNode
+  /** where one is: another place is tried anew */
+  at?: string
+}
+
 /** What is shown where a part of the page could not be loaded or fell over; the rest stays. */
-export class Broken extends Component<{ children: ReactNode }, { broken: boolean }> {
-  override state = { broken: false }
+export class Broken extends Component<Props, { broken: boolean; at?: string }> {
+  override state: { broken: boolean; at?: string } = { broken: false }
 
   static getDerivedStateFromError() {
     return { broken: true }
+  }
+
+  static getDerivedStateFromProps(props: Props, state: { at?: string }) {
+    return props.at === state.at ? null : { broken: false, at: props.at }
   }
 
   override render() {

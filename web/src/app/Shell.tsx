@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useRef, useState } from 'react'
+import { Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { type S, http, told } from '../lib/api'
 import { useKeys, useKeysHere } from '../lib/keys'
 import * as q from '../lib/queries'
 import { Dialog } from '../ui/Dialog'
+import { Loading } from '../ui/Loading'
+import { Broken } from './Broken'
 
 const NAV = [
   { to: '/', words: 'Day sheet', key: 'd' },
@@ -118,7 +120,11 @@ export function Shell({ me }: { me: S['Me'] }) {
         </div>
       </header>
       <main id="main" className="mx-auto max-w-[1280px] px-4 pb-16 md:px-6">
-        <Outlet />
+        <Broken at={location.pathname}>
+          <Suspense fallback={<Loading what="the page" />}>
+            <Outlet />
+          </Suspense>
+        </Broken>
       </main>
       <Find open={find} onOpenChange={setFind} />
       <KeysHere open={keys} onOpenChange={setKeys} />

@@ -33,8 +33,9 @@ export const Settings = later(() => import('../features/settings'), 'SettingsPag
 export const Records = later(() => import('../features/records'), 'RecordsPage')
 export const SignIn = later(() => import('../features/signin'), 'SignInPage')
 
-/** Begins to load what an address shows, before anything else has asked for it. */
-export function warm(path: string) {
-  if (path === '/') void Day.load()
-  else if (path.startsWith('/clients/')) void Client.load()
+/** Loads what an address shows first, before anything is drawn. */
+export async function warm(path: string): Promise<void> {
+  const first = path === '/' ? Day : path.startsWith('/clients/') ? Client : undefined
+  // what cannot be loaded is said where it is shown
+  await first?.load().catch(() => {})
 }

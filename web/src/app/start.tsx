@@ -8,7 +8,7 @@ import { App } from './App'
 import { warm } from './pages'
 
 /** The application for those who sign in. */
-export function start(root: HTMLElement) {
+export async function start(root: HTMLElement) {
   const client = new QueryClient({
     defaultOptions: {
       queries: {
@@ -18,10 +18,10 @@ export function start(root: HTMLElement) {
       },
     },
   })
-  // what the first page needs is asked for at once; who is not signed in is told by /me
-  warm(location.pathname)
-  void client.prefetchQuery(q.studio.me())
-  if (location.pathname === '/') void client.prefetchQuery({ ...q.studio.day(), retry: false })
+  const { pathname } = location
+  if (pathname === '/') void client.prefetchQuery({ ...q.studio.day(), retry: false })
+  // drawn once, when it is known who is there and what is shown; who is not signed in is told by /me
+  await Promise.all([warm(pathname), client.prefetchQuery(q.studio.me())])
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>

@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch'
 import type { components, paths } from './api.gen'
+import { early } from './early'
 
 export type S = components['schemas']
 
@@ -60,7 +61,7 @@ export const http = createClient<paths>({
   baseUrl: location.origin,
   headers: { Accept: 'application/json' },
   // asked for when it is needed, so that a test can stand in for the network
-  fetch: (request: Request) => fetch(request),
+  fetch: (request: Request) => early(request) ?? fetch(request),
 })
 http.use(manners)
 

@@ -24,6 +24,8 @@ export const kg = (grams: number) => `${kilos(grams)} kg`
 export const gramsUp = (kilograms: number) => Math.ceil(kilograms * 1000 - 1e-9)
 /** Grams of kilograms wanted or allowed, down. */
 export const gramsDown = (kilograms: number) => Math.floor(kilograms * 1000 + 1e-6)
+/** A share of body weight. */
+export const bodyShare = (share: number) => `${Math.round(share * 100)} % of body weight`
 /** The size of a file. */
 export const fileSize = (bytes: number) => `${Math.ceil(bytes / 1024)} kB`
 /** Seconds of milliseconds. */

@@ -9,6 +9,7 @@ import * as q from '../../lib/queries'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
+import { THINGS } from '../kit/things'
 
 const KIT = [
   ['CHAIR', 'solid chair'],
@@ -17,14 +18,7 @@ const KIT = [
   ['DUMBBELLS', 'dumbbells'],
   ['BAND', 'band'],
   ['STEP', 'step'],
-  ['MAT', 'mat'],
-  ['PAD', 'knee pad'],
-  ['CUSHION', 'firm cushion'],
-  ['WEDGE', 'wedge to recline on'],
-  ['TOWEL', 'towel'],
-  ['BALL', 'ball'],
-  ['BED', 'bed or plinth'],
-  ['STRAP', 'strap round the trunk'],
+  ...THINGS,
 ] as const
 
 type Form = z.infer<typeof FORM>

@@ -10,6 +10,7 @@ import { Dialog } from '../../ui/Dialog'
 import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { OutcomeMark, RuleLink } from '../../ui/Outcome'
+import { nextStep } from './next'
 import { useClient } from './useClient'
 import { ThroughDay } from './ThroughDay'
 
@@ -40,8 +41,15 @@ export function ClientOverview() {
     ],
     ['consent', r.consent ? `${fullDay(r.consent.on)}, ${r.consent.name}` : 'none on file'],
   ]
+  const next = nextStep(readiness)
   return (
-    <div className="grid gap-10 lg:grid-cols-2">
+    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
+      <p className="border-l-4 border-teal pl-3 text-lg lg:col-span-2">
+        <span className="text-soft">next:</span>{' '}
+        <Link to={next.to} className="font-semibold text-teal underline underline-offset-4">
+          {next.words}
+        </Link>
+      </p>
       <section aria-labelledby="standing">
         <h2 id="standing" className="mb-2 text-lg font-bold">
           Standing

@@ -1,38 +1,59 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
+import { zodResolver } from '@hookform/resolvers/zod'
+import * as z from 'zod/mini'
 import { useNavigate } from 'react-router'
-import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
+import { type S, http, ifMatch, told, given } from '../../lib/api'
 import { WEEKDAYS } from '../../lib/format'
+import { refused } from '../../lib/form'
 import * as q from '../../lib/queries'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { Loading } from '../../ui/Loading'
 
+/** What is typed, as typed; whether it may be so is the server's word. */
+const FORM = z.object({
+  name: z.string(),
+  roomId: z.string(),
+  planId: z.string(),
+  lanes: z.string(),
+  weekday: z.string(),
+  time: z.string(),
+  members: z.array(z.string()),
+})
+type Form = z.infer<typeof FORM>
+
 /** Who, where, which plan, how many lanes. */
 export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: () => void }) {
-  const [form, setForm] = useState({
-    name: group?.name ?? '',
-    roomId: group?.roomId ?? '',
-    planId: group?.planId ?? '',
-    lanes: group?.lanes ?? 3,
-    weekday: group?.weekday ?? 0,
-    time: group?.time?.slice(0, 5) ?? '',
-    members: group?.members.map((m) => m.id) ?? [],
+  const form = useForm<Form>({
+    resolver: zodResolver(FORM),
+    defaultValues: {
+      name: group?.name ?? '',
+      roomId: group?.roomId ?? '',
+      planId: group?.planId ?? '',
+      lanes: String(group?.lanes ?? 3),
+      weekday: String(group?.weekday ?? ''),
+      time: group?.time?.slice(0, 5) ?? '',
+      members: group?.members.map((m) => m.id) ?? [],
+    },
   })
+  const { register, formState } = form
+  const members = useWatch({ control: form.control, name: 'members' })
   const clients = useQuery(q.clients.all())
   const rooms = useQuery(q.studio.rooms())
   const plans = useQuery(q.plans.all())
   const cache = useQueryClient()
   const navigate = useNavigate()
   const save = useMutation({
-    mutationFn: () => {
-      const body = {
-        ...form,
-        roomId: given(form.roomId),
-        planId: given(form.planId),
-        weekday: form.weekday || undefined,
-        time: given(form.time),
+    mutationFn: (f: Form) => {
+      const body: S['GroupForm'] = {
+        ...f,
+        roomId: given(f.roomId),
+        planId: given(f.planId),
+        lanes: Number(f.lanes),
+        weekday: f.weekday === '' ? undefined : Number(f.weekday),
+        time: given(f.time),
       }
       return group
         ? told(
@@ -43,6 +64,7 @@ export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: (
           )
         : told(http.POST('/api/groups', { body }))
     },
+    onError: (e) => refused(form, e),
     onSuccess: (g) => {
       void q.changed(cache, 'group')
       onDone()
@@ -52,29 +74,17 @@ export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: (
   const loading = clients.error ?? rooms.error ?? plans.error
   if (loading) return <Failure error={loading} />
   if (!clients.data || !rooms.data || !plans.data) return <Loading what="people and rooms" />
-  const error = save.error instanceof ApiError ? save.error : undefined
+  const wrong = (k: keyof Form) => formState.errors[k]?.message
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault()
-        save.mutate()
-      }}
-    >
+    <form noValidate onSubmit={(e) => void form.handleSubmit((f) => save.mutate(f))(e)}>
       <Failure error={save.error} />
-      <Field label="Name" error={error?.field('/name')}>
-        {(p) => (
-          <input
-            {...p}
-            autoFocus
-            value={form.name}
-            onChange={(e) => setForm({ ...form, name: e.target.value })}
-          />
-        )}
+      <Field label="Name" error={wrong('name')}>
+        {(p) => <input {...p} autoFocus {...register('name')} />}
       </Field>
       <div className="grid gap-x-5 sm:grid-cols-2">
-        <Field label="Plan" error={error?.field('/planId')}>
+        <Field label="Plan" error={wrong('planId')}>
           {(p) => (
-            <select {...p} value={form.planId} onChange={(e) => setForm({ ...form, planId: e.target.value })}>
+            <select {...p} {...register('planId')}>
               <option value="">choose later</option>
               {plans.data.map((x) => (
                 <option key={x.id} value={x.id}>
@@ -86,7 +96,7 @@ export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: (
         </Field>
         <Field label="Room" hint="its kit is shared; without a room everybody’s own kit counts">
           {(p) => (
-            <select {...p} value={form.roomId} onChange={(e) => setForm({ ...form, roomId: e.target.value })}>
+            <select {...p} {...register('roomId')}>
               <option value="">no room</option>
               {rooms.data
                 .filter((r) => !r.clientId)
@@ -98,13 +108,9 @@ export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: (
             </select>
           )}
         </Field>
-        <Field label="Lanes" hint="variants shown at a time" error={error?.field('/lanes')}>
+        <Field label="Lanes" hint="variants shown at a time" error={wrong('lanes')}>
           {(p) => (
-            <select
-              {...p}
-              value={form.lanes}
-              onChange={(e) => setForm({ ...form, lanes: Number(e.target.value) })}
-            >
+            <select {...p} {...register('lanes')}>
               {[2, 3, 4].map((n) => (
                 <option key={n} value={n}>
                   {n}
@@ -114,14 +120,10 @@ export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: (
           )}
         </Field>
         <div className="grid grid-cols-2 gap-4">
-          <Field label="Day">
+          <Field label="Day" error={wrong('weekday')}>
             {(p) => (
-              <select
-                {...p}
-                value={form.weekday}
-                onChange={(e) => setForm({ ...form, weekday: Number(e.target.value) })}
-              >
-                <option value={0}>no fixed day</option>
+              <select {...p} {...register('weekday')}>
+                <option value="">no fixed day</option>
                 {WEEKDAYS.map((w, i) => (
                   <option key={w} value={i + 1}>
                     {w}
@@ -130,21 +132,14 @@ export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: (
               </select>
             )}
           </Field>
-          <Field label="Time">
-            {(p) => (
-              <input
-                {...p}
-                type="time"
-                value={form.time}
-                onChange={(e) => setForm({ ...form, time: e.target.value })}
-              />
-            )}
+          <Field label="Time" error={wrong('time')}>
+            {(p) => <input {...p} type="time" {...register('time')} />}
           </Field>
         </div>
       </div>
       <fieldset>
         <legend className="mb-1 font-semibold">
-          People <span className="font-normal text-soft">{form.members.length} of 32 at most</span>
+          People <span className="font-normal text-soft">{members.length} of 32 at most</span>
         </legend>
         <ul className="grid gap-x-5 sm:grid-cols-2">
           {clients.data.map((c) => (
@@ -152,14 +147,12 @@ export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: (
               <label className="flex min-h-[40px] items-center gap-3">
                 <input
                   type="checkbox"
-                  checked={form.members.includes(c.id)}
+                  checked={members.includes(c.id)}
                   onChange={(e) =>
-                    setForm({
-                      ...form,
-                      members: e.target.checked
-                        ? [...form.members, c.id]
-                        : form.members.filter((m) => m !== c.id),
-                    })
+                    form.setValue(
+                      'members',
+                      e.target.checked ? [...members, c.id] : members.filter((m) => m !== c.id),
+                    )
                   }
                 />
                 {c.name} <span className="truncate text-sm text-soft">{c.facts}</span>

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { Link, useNavigate, useParams } from 'react-router'
 import { useKeys } from '../../lib/keys'
+import { bodyShare } from '../../lib/format'
 import * as q from '../../lib/queries'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
@@ -79,12 +80,12 @@ export function FamilyPage() {
                   {m.position.replace(/-/g, ' ')} · effort {m.effort}
                   {m.kit.length > 0 && ` · ${m.kit.join(', ')}`}
                   <span className="sm:hidden">
-                    {m.share !== undefined && ` · ${m.share} bw`} · difficulty {m.difficulty}
+                    {m.share !== undefined && ` · ${bodyShare(m.share)}`} · difficulty {m.difficulty}
                   </span>
                 </span>
               </span>
               <span className="hidden text-right font-mono text-sm sm:block">
-                {m.share !== undefined && <span className="block">{m.share} bw</span>}
+                {m.share !== undefined && <span className="block">{bodyShare(m.share)}</span>}
                 <span className="text-soft">{m.difficulty} of 100</span>
               </span>
             </Link>
@@ -92,8 +93,8 @@ export function FamilyPage() {
         ))}
       </ol>
       <p className="mt-3 text-[13px] text-soft">
-        bw: share of body weight moved (Ebben 2011, Winter). Difficulty: Riposo’s own order across families, 0
-        to 100.
+        Share of body weight moved: Ebben 2011, Winter. Difficulty: Riposo’s own order across families, 0 to
+        100.
       </p>
     </>
   )

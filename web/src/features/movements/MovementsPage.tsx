@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useKeys } from '../../lib/keys'
 import { sendFile, type S } from '../../lib/api'
+import { bodyShare } from '../../lib/format'
 import * as q from '../../lib/queries'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
@@ -135,7 +136,7 @@ export function MovementsPage() {
                       {m.retired && <span className="ml-2 text-[13px] text-soft">retired</span>}
                       <span className="block text-[13px] text-soft">
                         rung {m.rung} · {m.position.replace(/-/g, ' ')} · difficulty&nbsp;{m.difficulty}
-                        {m.share !== undefined && ` · ${m.share}\u00a0bw`}
+                        {m.share !== undefined && ` · ${bodyShare(m.share)}`}
                       </span>
                     </span>
                   </Link>

@@ -1,6 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { ApiError, type S, http, ifMatch, told } from '../../lib/api'
+import { useForm } from 'react-hook-form'
+import { zodResolver } from '@hookform/resolvers/zod'
+import * as z from 'zod/mini'
+import { ApiError, type S, given, http, ifMatch, told } from '../../lib/api'
+import { refused } from '../../lib/form'
 import * as q from '../../lib/queries'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
@@ -22,14 +26,35 @@ export function SettingsPage() {
   )
 }
 
+const FORM = z.object({
+  name: z.string(),
+  zone: z.string(),
+  emergencyNumber: z.string(),
+  phone: z.string(),
+  massUnit: z.string(),
+  glucoseUnit: z.string(),
+})
+type Form = z.infer<typeof FORM>
+
 /** Typed on the version it was opened with; what is stored meanwhile is loaded only on asking. */
 function SettingsForm({ studio, onLoad }: { studio: S['Studio']; onLoad: () => void }) {
-  const [form, setForm] = useState({ ...studio, id: undefined, version: undefined })
+  const form = useForm<Form>({
+    resolver: zodResolver(FORM),
+    defaultValues: { ...studio, phone: studio.phone ?? '' },
+  })
+  const { register, formState } = form
   const [version, setVersion] = useState(studio.version)
   const [saved, setSaved] = useState(false)
   const cache = useQueryClient()
   const save = useMutation({
-    mutationFn: () => told(http.PUT('/api/settings', { params: { header: ifMatch(version) }, body: form })),
+    mutationFn: (f: Form) =>
+      told(
+        http.PUT('/api/settings', {
+          params: { header: ifMatch(version) },
+          body: { ...f, phone: given(f.phone) },
+        }),
+      ),
+    onError: (e) => refused(form, e),
     onSuccess: async (now) => {
       setVersion(now.version)
       cache.setQueryData(q.studio.settings().queryKey, now)
@@ -39,28 +64,12 @@ function SettingsForm({ studio, onLoad }: { studio: S['Studio']; onLoad: () => v
   })
   const error = save.error instanceof ApiError ? save.error : undefined
   const text = (k: 'name' | 'zone' | 'emergencyNumber' | 'phone', label: string, hint?: string) => (
-    <Field label={label} hint={hint} error={error?.field('/' + k)}>
-      {(p) => (
-        <input
-          {...p}
-          value={form[k] ?? ''}
-          onChange={(e) => {
-            setSaved(false)
-            setForm({ ...form, [k]: e.target.value })
-          }}
-        />
-      )}
+    <Field label={label} hint={hint} error={formState.errors[k]?.message}>
+      {(p) => <input {...p} {...register(k, { onChange: () => setSaved(false) })} />}
     </Field>
   )
   return (
-    <form
-      noValidate
-      className="max-w-xl"
-      onSubmit={(e) => {
-        e.preventDefault()
-        save.mutate()
-      }}
-    >
+    <form noValidate className="max-w-xl" onSubmit={(e) => void form.handleSubmit((f) => save.mutate(f))(e)}>
       <h1 className="py-5 text-[26px] font-bold">Settings</h1>
       {text('name', 'Studio')}
       {text(
@@ -73,11 +82,7 @@ function SettingsForm({ studio, onLoad }: { studio: S['Studio']; onLoad: () => v
       <div className="grid grid-cols-2 gap-x-4">
         <Field label="Weights typed in" hint="kept in kg; what is printed is shown as printed">
           {(p) => (
-            <select
-              {...p}
-              value={form.massUnit}
-              onChange={(e) => setForm({ ...form, massUnit: e.target.value })}
-            >
+            <select {...p} {...register('massUnit', { onChange: () => setSaved(false) })}>
               <option value="KG">kilograms</option>
               <option value="LB">pounds</option>
             </select>
@@ -85,11 +90,7 @@ function SettingsForm({ studio, onLoad }: { studio: S['Studio']; onLoad: () => v
         </Field>
         <Field label="Glucose in">
           {(p) => (
-            <select
-              {...p}
-              value={form.glucoseUnit}
-              onChange={(e) => setForm({ ...form, glucoseUnit: e.target.value })}
-            >
+            <select {...p} {...register('glucoseUnit', { onChange: () => setSaved(false) })}>
               <option value="MMOL">mmol/L</option>
               <option value="MGDL">mg/dL</option>
             </select>

@@ -5,17 +5,12 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** axe finds no violation of WCAG 2.2 A or AA on any screen, its panels opened. */
 class AccessTest {
-  private static final String AXE = script();
   private static final List<String> ALL =
       List.of(
           "",
@@ -30,27 +25,8 @@ class AccessTest {
           "/letter");
   private final List<String> found = new ArrayList<>();
 
-  private static String script() {
-    try {
-      return Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
   private void check(Page page, String where) {
-    page.evaluate(AXE); // the page's own policy lets no script tag in
-    @SuppressWarnings("unchecked")
-    List<String> broken =
-        (List<String>)
-            page.evaluate(
-                """
-                async () => {
-                  const r = await axe.run(document, { runOnly: { type: 'tag',
-                    values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22a', 'wcag22aa'] } })
-                  if (r.passes.length < 5) return ['axe saw an empty page']
-                  return r.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`))
-                }""");
+    List<String> broken = Axe.broken(page, 5);
     broken.forEach(b -> found.add(where + ": " + b));
   }
 

@@ -343,7 +343,7 @@ public final class Wording {
             .orElse(text);
   }
 
-  /** "2 × 8 · 2 kg", "2 × 20 s hold · 0.31 bw". */
+  /** "2 × 8 · 2 kg", "2 × 20 s hold · about a third of body weight". */
   public static String dose(Dose d) {
     List<String> parts = new ArrayList<>();
     if (d.holdSeconds() != null) {
@@ -360,7 +360,7 @@ public final class Wording {
     } else if (d.band()) {
       parts.add("band");
     } else if (d.share() != null) {
-      parts.add(d.share() + " bw");
+      parts.add(share(d.share()));
     }
     return String.join(" · ", parts);
   }

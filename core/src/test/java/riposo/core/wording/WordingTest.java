@@ -89,7 +89,7 @@ class WordingTest {
     assertThat(Wording.dose(new Dose(2, 8, null, 0, 2, null, false)))
         .isEqualTo("2 × 8 · no weight");
     assertThat(Wording.dose(new Dose(2, null, 20, null, 0, 0.31, false)))
-        .isEqualTo("2 × 20 s hold · 0.31 bw");
+        .isEqualTo("2 × 20 s hold · about a third of body weight");
     assertThat(Wording.dose(new Dose(1, 10, null, null, 2, null, true))).isEqualTo("1 × 10 · band");
     assertThat(Wording.dose(new Dose(2, null, null, null, 0, null, false))).isEqualTo("2 × rest");
   }

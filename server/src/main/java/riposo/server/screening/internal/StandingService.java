@@ -40,6 +40,7 @@ import riposo.server.client.Clients;
 import riposo.server.limit.FloorEvents;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Json;
+import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
 import riposo.server.screening.Readiness;
@@ -132,9 +133,27 @@ class StandingService implements Readiness, FloorEvents {
   @Override
   @Transactional(readOnly = true)
   public ClientStanding of(UUID clientId) {
+    return OncePerRead.of(StandingService.class, clientId, () -> worked(clientId));
+  }
+
+  /** Every version signed, the newest first. */
+  private List<ScreeningRow> versions(UUID clientId) {
+    return OncePerRead.of(
+        ScreeningRow.class, clientId, () -> screenings.findByClientIdOrderByNumberDesc(clientId));
+  }
+
+  /** The answers of a version judged anew on a day. */
+  private Assessment today(ScreeningRow row, LocalDate day) {
+    return OncePerRead.of(
+        Assessment.class,
+        Map.entry(row.id, day),
+        () -> Screening.assess(json.read(row.answers, ANSWERS), day));
+  }
+
+  private ClientStanding worked(UUID clientId) {
     Clients.Client client = clients.require(clientId);
     LocalDate today = studios.today();
-    List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
+    List<ScreeningRow> rows = versions(clientId);
     List<Finding> open =
         OpenFinding.standing(findings(clientId), cleared(clientId), today).stream()
             .sorted(Comparator.comparing(Finding::outcome).reversed())
@@ -160,7 +179,7 @@ class StandingService implements Readiness, FloorEvents {
     ScreeningRow last = rows.get(0);
     Assessment then = json.read(last.assessment, Assessment.class);
     Map<String, String> answers = json.read(last.answers, ANSWERS);
-    Assessment now = Screening.assess(answers, today);
+    Assessment now = today(last, today);
     boolean hasLimits = limits.of(clientId).stream().anyMatch(l -> l.activeOn(today));
     String gestation = now.gestation();
     if (gestation == null && answers.get("pregnancy.due") != null) {
@@ -237,14 +256,18 @@ class StandingService implements Readiness, FloorEvents {
    * Everything found, with the day it began: screenings, stop-panel events, what happened since.
    */
   List<OpenFinding> findings(UUID clientId) {
+    return OncePerRead.of(OpenFinding.class, clientId, () -> List.copyOf(found(clientId)));
+  }
+
+  private List<OpenFinding> found(UUID clientId) {
     LocalDate today = studios.today();
-    List<ScreeningRow> rows = screenings.findByClientIdOrderByNumberDesc(clientId);
+    List<ScreeningRow> rows = versions(clientId);
     List<OpenFinding.Version> versions = new ArrayList<>();
     for (ScreeningRow row : rows) {
       List<Finding> found = new ArrayList<>(json.read(row.assessment, Assessment.class).findings());
       if (versions.isEmpty()) {
         // the same finding in today's words, such as the week of a pregnancy
-        for (Finding f : Screening.assess(json.read(row.answers, ANSWERS), today).findings()) {
+        for (Finding f : today(row, today).findings()) {
           found.replaceAll(x -> x.rule().equals(f.rule()) && x.outcome() == f.outcome() ? f : x);
         }
       }
@@ -268,7 +291,7 @@ class StandingService implements Readiness, FloorEvents {
       }
       Map<String, String> answers = json.read(last.answers, ANSWERS);
       // what the same answers mean today, such as from week 28, began with the screening
-      for (Finding f : Screening.assess(answers, today).findings()) {
+      for (Finding f : today(last, today).findings()) {
         if (versions.get(0).findings().stream()
             .noneMatch(x -> x.rule().equals(f.rule()) && x.outcome() == f.outcome())) {
           all.add(new OpenFinding(f, last.takenOn, false, true));
@@ -331,7 +354,9 @@ class StandingService implements Readiness, FloorEvents {
 
   List<Stopped> stops(UUID clientId) {
     StopEvents source = stops.getIfAvailable();
-    return source == null ? List.of() : source.stops(clientId);
+    return source == null
+        ? List.of()
+        : OncePerRead.of(Stopped.class, clientId, () -> source.stops(clientId));
   }
 
   /** What was being done when the stop panel was tapped; null when nothing was. */
