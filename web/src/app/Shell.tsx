@@ -88,7 +88,7 @@ export function Shell({ me }: { me: S['Me'] }) {
                 to={n.to}
                 end={n.to === '/'}
                 className={({ isActive }) =>
-                  `flex min-h-[48px] items-center border-b-[3px] ${isActive ? 'border-ochre font-semibold' : 'border-transparent text-soft hover:text-ink'}`
+                  `flex min-h-[48px] items-center border-b-[3px] focus-visible:-outline-offset-2 ${isActive ? 'border-ochre font-semibold' : 'border-transparent text-soft hover:text-ink'}`
                 }
               >
                 {n.words}

@@ -116,13 +116,13 @@ export function TodayCheck({ planId }: { planId: string }) {
     </Field>
   )
   const check = (k: Flag, words: string) => (
-    <label className="flex min-h-[40px] items-center gap-2 leading-snug">
+    <label className="flex min-h-[40px] items-start gap-2 py-1 leading-snug">
       <input type="checkbox" {...register(k)} />
       {words}
     </label>
   )
   const sign = (id: Sign, words: string) => (
-    <label key={id} className="flex min-h-[40px] items-center gap-2 leading-snug">
+    <label key={id} className="flex min-h-[40px] items-start gap-2 py-1 leading-snug">
       <input
         type="checkbox"
         checked={signs.includes(id)}

@@ -74,7 +74,7 @@ export function ClientLayout() {
             to={to}
             end={to === ''}
             className={({ isActive }) =>
-              `border-b-[3px] py-2.5 ${isActive ? 'border-ochre font-semibold' : 'border-transparent text-soft hover:text-ink'}`
+              `border-b-[3px] px-0.5 py-2.5 focus-visible:-outline-offset-2 ${isActive ? 'border-ochre font-semibold' : 'border-transparent text-soft hover:text-ink'}`
             }
           >
             {words}

@@ -45,7 +45,7 @@ export function ClientsPage() {
           <input
             id="find-client"
             type="search"
-            aria-label="Find by name, condition or what waits"
+            aria-label="Find a client"
             placeholder="name, condition, what waits"
             value={text}
             onChange={(e) => setText(e.target.value)}

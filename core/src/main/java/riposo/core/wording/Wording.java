@@ -403,7 +403,7 @@ public final class Wording {
   }
 
   /** A share of body weight in words: "about a third of body weight". */
-  static String share(double share) {
+  public static String share(double share) {
     String[][] near = {
       {"0.25", "a quarter"},
       {"0.33", "a third"},

@@ -135,7 +135,7 @@ class StairService {
               r.rung(),
               r.open(),
               slot.result().parts().stream().anyMatch(p -> m.id().equals(p.movementId())),
-              m.share() == null ? m.position().id().replace('-', ' ') : m.share() + " bw",
+              m.share() == null ? m.position().id().replace('-', ' ') : Wording.share(m.share()),
               closed,
               r.firm() || !r.missing().isEmpty(),
               r.modifiers().stream()
