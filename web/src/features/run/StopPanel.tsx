@@ -80,7 +80,7 @@ export function StopPanel({
               Close, nothing happened
             </Button>
             <Button
-              className="min-h-[48px] flex-1 whitespace-nowrap !border-brick !bg-brick !text-white disabled:!border-line disabled:!bg-transparent disabled:!text-soft"
+              className="min-h-[48px] flex-1 whitespace-nowrap !border-brick !bg-brick !text-white disabled:!border-[#9aa5ab] disabled:!bg-transparent disabled:!text-soft"
               disabled={!sign}
               onClick={() => {
                 if (!sign) return
