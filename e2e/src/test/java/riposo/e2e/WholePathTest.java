@@ -161,7 +161,7 @@ class WholePathTest {
   }
 
   private static String after(Page page) {
-    assertThat(page.getByText("1 sets logged").or(page.getByText("sets logged"))).isVisible();
+    assertThat(page.getByText("1 set logged")).isVisible();
     Studio.button(page, "Keep, and send the check-in").click();
     assertThat(page.getByText("Ask how it felt.").first()).isVisible();
     Studio.choice(page, "session effort 5").click();
