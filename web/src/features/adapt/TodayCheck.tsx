@@ -61,7 +61,10 @@ export function TodayCheck({ planId }: { planId: string }) {
   const before = checks.data?.filter((c) => c.today).map((c) => [c.id, c.withdrawn ?? ''])
   const preview = useQuery(q.check.preview(client.id, form, before))
   const start = useMutation({
-    mutationFn: async ({ reason }: Form) => {
+    mutationFn: async (f: Form) => {
+      // what was submitted, not what is on screen by now
+      const form = checkOf(f, f.glucoseUnit || glucoseUnit)
+      const { dose, reason } = f
       const asked = JSON.stringify([form, dose])
       if (sent.current?.form !== asked) {
         const check = await told(

@@ -41,7 +41,7 @@ export function ClientOverview() {
     ],
     ['consent', r.consent ? `${fullDay(r.consent.on)}, ${r.consent.name}` : 'none on file'],
   ]
-  const next = nextStep(readiness)
+  const next = nextStep(readiness, client)
   return (
     <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
       <p className="border-l-4 border-teal pl-3 text-lg lg:col-span-2">

@@ -6,6 +6,8 @@ import { nextStep } from './next'
 const standing = (over: object) =>
   ({ screenedOn: '2026-10-14', undecided: 0, findings: [], ...over }) as unknown as S['ClientStanding']
 
+const CLIENT = { record: {} } as unknown as S['Client']
+
 describe('the next step', () => {
   it.each([
     ['nobody has screened them', { screenedOn: undefined }, 'screening', /screen first/],
@@ -19,9 +21,11 @@ describe('the next step', () => {
     ['a clearance is wanted', { closed: { bar: 'CLEARANCE_ONLY' } }, 'papers?record', /clinician/],
     ['a stop closes the day', { stoppedToday: 'Stopped today at 10:05.' }, 'letter', /no session/],
     ['an illness asks anew', { findings: [{ rule: 'standing.rescreen.illness' }] }, 'screening', /again/],
+    ['somebody is to be asked first', { outcome: 'ASK_FIRST' }, 'letter', /clinician/],
+    ['asked first, with limits open', { outcome: 'ASK_FIRST', undecided: 6 }, 'letter', /6 limits to decide/],
     ['all is done', {}, 'plan', /adapt a plan/],
   ])('when %s', (_, over, to, words) => {
-    const next = nextStep(standing(over))
+    const next = nextStep(standing(over), CLIENT)
     expect(next.to).toBe(to)
     expect(next.words).toMatch(words)
   })
@@ -32,8 +36,18 @@ describe('the next step', () => {
       { undecided: 2 },
       { closed: { bar: 'CLEARANCE_ONLY' } },
       { stoppedToday: 'x' },
+      { outcome: 'ASK_FIRST' },
     ])
-      expect(nextStep(standing(over)).to).not.toBe('plan')
+      expect(nextStep(standing(over), CLIENT).to).not.toBe('plan')
+  })
+})
+
+describe('whoever is not trained at all', () => {
+  it('is never led to a plan', () => {
+    const archived = { ...CLIENT, archivedOn: '2026-11-01' } as S['Client']
+    const withdrawn = { record: { consent: { withdrawnOn: '2026-11-01' } } } as unknown as S['Client']
+    expect(nextStep(standing({}), archived).to).toBe('papers')
+    expect(nextStep(standing({}), withdrawn).to).toBe('record')
   })
 })
 

@@ -28,7 +28,10 @@ export function DayPage() {
   const cache = useQueryClient()
   const remove = useMutation({
     mutationFn: (id: string) => told(http.DELETE('/api/appointments/{id}', { params: { path: { id } } })),
-    onSuccess: (d) => cache.setQueryData(q.studio.day().queryKey, d),
+    onSuccess: (d) => {
+      cache.setQueryData(q.studio.day().queryKey, d)
+      void q.changed(cache, 'session')
+    },
   })
   if (day.error) return <Failure error={day.error} />
   if (!day.data) return <Loading what="the day sheet" />
@@ -239,6 +242,7 @@ export function AddSession({
       ),
     onSuccess: (d) => {
       cache.setQueryData(q.studio.day().queryKey, d)
+      void q.changed(cache, 'session')
       onOpenChange(false)
     },
   })

@@ -454,7 +454,7 @@ function DropIn({
     .filter((c) => !here.includes(c.id))
     .filter((c) => c.name.toLowerCase().includes(text.trim().toLowerCase()))
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title="Who drops in?">
+    <Dialog open={open} onOpenChange={onOpenChange} title="Who drops in?" free>
       <p className="mb-2 text-soft">The others keep their lanes where that is possible.</p>
       <Failure error={error} />
       <input

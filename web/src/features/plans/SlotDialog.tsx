@@ -33,7 +33,13 @@ export function SlotDialog({
   const rounds = roundsOf(block)
   const set = (part: Partial<Slot>) => onChange({ ...slot, ...part })
   return (
-    <Dialog open onOpenChange={(o) => !o && onClose()} title={m?.name ?? `${slot.movementId} (gone)`} wide>
+    <Dialog
+      open
+      onOpenChange={(o) => !o && onClose()}
+      title={m?.name ?? `${slot.movementId} (gone)`}
+      wide
+      free
+    >
       {m ? (
         <p className="mb-4 text-soft">
           {m.purpose} · {m.position.replaceAll('-', ' ')} · tempo {m.tempo} · effort {m.effort} of 10

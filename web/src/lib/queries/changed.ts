@@ -21,6 +21,7 @@ const REACH = {
   kit: () => [['rooms'], ['clients'], ['client'], ['day'], ['groups'], ['plans']],
   movement: () => [['movements'], ['plans'], ['client'], ['day'], ['groups']],
   group: () => [['groups'], ['day'], ['client']],
+  /** a session put on the sheet or taken off it */
   session: () => [['day'], ['client'], ['clients']],
   run: (runId: string) => [['runs', runId], ['client'], ['clients'], ['day'], ['groups'], ['outbox']],
   /** unit, zone and with them which day it is */
