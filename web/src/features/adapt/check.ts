@@ -1,11 +1,10 @@
 import * as z from 'zod/mini'
 import { type S, given } from '../../lib/api'
+import { decimal, numberOf, whole } from '../../lib/form'
 
 export type Sign = S['CheckForm']['signs'][number]
 
 /** What is typed and ticked, as it stands; whether a reading may be so is the server's word. */
-const whole = z.string().check(z.regex(/^\s*\d*\s*$/, 'A whole number, without a comma.'))
-const decimal = z.string().check(z.regex(/^\s*(\d+([.,]\d*)?)?\s*$/, 'A number, such as 7.2.'))
 const ten = z.nullable(z.number())
 export const FORM = z.object({
   systolic: whole,
@@ -55,12 +54,11 @@ export const BLANK: Form = {
 
 /** The check as it is sent: what is empty is not said. */
 export function checkOf(f: Form, glucoseUnit: string): S['CheckForm'] {
-  const number = (s: string) => (s.trim() === '' ? undefined : Number(s))
   return {
-    systolic: number(f.systolic),
-    diastolic: number(f.diastolic),
-    pulse: number(f.pulse),
-    saturation: number(f.saturation),
+    systolic: numberOf(f.systolic),
+    diastolic: numberOf(f.diastolic),
+    pulse: numberOf(f.pulse),
+    saturation: numberOf(f.saturation),
     glucose: given(f.glucose.trim()),
     glucoseUnit,
     ketones: given(f.ketones.trim()),

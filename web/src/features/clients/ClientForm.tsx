@@ -3,7 +3,7 @@ import { useForm, useWatch } from 'react-hook-form'
 import { zodResolver } from '@hookform/resolvers/zod'
 import * as z from 'zod/mini'
 import { type S, http, ifMatch, told, given } from '../../lib/api'
-import { refused } from '../../lib/form'
+import { count, refused } from '../../lib/form'
 import { kilos, gramsUp } from '../../lib/format'
 import * as q from '../../lib/queries'
 import { Button } from '../../ui/Button'
@@ -23,7 +23,6 @@ const KIT = [
 
 type Form = z.infer<typeof FORM>
 const DUMBBELLS = 'Write kilograms with commas between: 1, 2, 2.5 x 1.'
-const count = z.string().check(z.regex(/^\s*\d+\s*$/, 'A whole number.'))
 /** What is typed, as typed: only what cannot be read is refused here. */
 const FORM = z.object({
   name: z.string(),

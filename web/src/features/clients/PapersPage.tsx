@@ -1,7 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm, useWatch } from 'react-hook-form'
 import { Link, useNavigate, useSearchParams } from 'react-router'
+import * as z from 'zod/mini'
 import { ApiError, type S, http, told, given } from '../../lib/api'
+import { asked, numberOf, refused, whole } from '../../lib/form'
 import * as q from '../../lib/queries'
 import { day, fullDay, fileSize } from '../../lib/format'
 import { useToday } from '../../lib/today'
@@ -86,7 +90,28 @@ function Clearances({ clientId, onAdd }: { clientId: string; onAdd: () => void }
   )
 }
 
-const ROLES = ['doctor', 'surgeon', 'midwife', 'physiotherapist', 'other clinician']
+const ROLES = ['doctor', 'surgeon', 'midwife', 'physiotherapist', 'other clinician'] as const
+/** Whether a clearance speaks of an aneurysm: then its size and a pressure limit are asked for. */
+const ofAneurysm = (covers: string[]) => covers.includes('standing.event.aneurysm')
+
+/** As typed: whether it may be so is the server's word. */
+const CLEARANCE = z
+  .object({
+    role: z.enum(ROLES),
+    name: z.string(),
+    givenOn: z.string(),
+    validUntil: z.string(),
+    note: z.string(),
+    covers: z.array(z.string()),
+    lifts: z.array(z.string()),
+    aneurysmMm: z.string(),
+    pressureLimit: z.string(),
+  })
+  .check(
+    asked('aneurysmMm', whole, (f) => ofAneurysm(f.covers)),
+    asked('pressureLimit', whole, (f) => ofAneurysm(f.covers)),
+  )
+type Clearance = z.infer<typeof CLEARANCE>
 
 function ClearanceForm({ onDone }: { onDone: () => void }) {
   const { client, readiness, limits } = useClient()
@@ -97,110 +122,93 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
       !f.rule.startsWith('standing.rescreen.'),
   )
   const liftable = limits.filter((l) => ['ACTIVE', 'REVIEW_DUE', 'LATER'].includes(l.state))
-  const [form, setForm] = useState({
-    role: 'doctor',
-    name: '',
-    givenOn: today,
-    validUntil: '',
-    note: '',
-    covers: findings.map((f) => f.rule),
-    lifts: [] as string[],
-    aneurysmMm: '',
-    pressureLimit: '',
+  const form = useForm<Clearance>({
+    resolver: zodResolver(CLEARANCE),
+    defaultValues: {
+      role: 'doctor',
+      name: '',
+      givenOn: today,
+      validUntil: '',
+      note: '',
+      covers: findings.map((f) => f.rule),
+      lifts: [],
+      aneurysmMm: '',
+      pressureLimit: '',
+    },
   })
-  const aneurysm = form.covers.includes('standing.event.aneurysm')
+  const { register, formState } = form
+  const [covers, lifts, givenOn] = useWatch({
+    control: form.control,
+    name: ['covers', 'lifts', 'givenOn'],
+  })
+  const aneurysm = ofAneurysm(covers)
   const [file, setFile] = useState<S['Attachment'] | null>(null)
   const standard = useQuery({
-    ...q.papers.defaultUntil(client.id, form.givenOn, form.covers),
-    enabled: !!form.givenOn,
+    ...q.papers.defaultUntil(client.id, givenOn, covers),
+    enabled: !!givenOn,
   })
   const cache = useQueryClient()
   const save = useMutation({
-    mutationFn: () =>
+    mutationFn: (f: Clearance) =>
       told(
         http.POST('/api/clients/{clientId}/clearances', {
           params: { path: { clientId: client.id } },
           body: {
-            ...form,
-            givenOn: given(form.givenOn),
-            validUntil: given(form.validUntil),
-            note: given(form.note),
-            aneurysmMm: aneurysm && form.aneurysmMm ? Number(form.aneurysmMm) : undefined,
-            pressureLimit: aneurysm && form.pressureLimit ? Number(form.pressureLimit) : undefined,
+            ...f,
+            givenOn: given(f.givenOn),
+            validUntil: given(f.validUntil),
+            note: given(f.note),
+            aneurysmMm: ofAneurysm(f.covers) ? numberOf(f.aneurysmMm) : undefined,
+            pressureLimit: ofAneurysm(f.covers) ? numberOf(f.pressureLimit) : undefined,
             attachmentId: file?.id,
           },
         }),
       ),
+    onError: (e) => refused(form, e),
     onSuccess: () => {
       void q.changed(cache, 'client', client.id)
       onDone()
     },
   })
-  const error = save.error instanceof ApiError ? save.error : undefined
-  const toggle = (k: 'covers' | 'lifts', id: string, on: boolean) =>
-    setForm({ ...form, [k]: on ? [...form[k], id] : form[k].filter((x) => x !== id) })
+  const wrong = (k: keyof Clearance) => formState.errors[k]?.message
+  const toggle = (k: 'covers' | 'lifts', id: string, on: boolean) => {
+    form.clearErrors(k)
+    const now = form.getValues(k)
+    form.setValue(k, on ? [...now, id] : now.filter((x) => x !== id), { shouldDirty: true })
+  }
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault()
-        save.mutate()
-      }}
-    >
+    <form noValidate onSubmit={(e) => void form.handleSubmit((f) => save.mutate(f))(e)}>
       <div className="grid gap-x-4 sm:grid-cols-2">
-        <Field label="From whom" error={error?.field('/role')}>
+        <Field label="From whom" error={wrong('role')}>
           {(p) => (
-            <select {...p} value={form.role} onChange={(e) => setForm({ ...form, role: e.target.value })}>
+            <select {...p} {...register('role')}>
               {ROLES.map((r) => (
                 <option key={r}>{r}</option>
               ))}
             </select>
           )}
         </Field>
-        <Field label="Name" error={error?.field('/name')}>
-          {(p) => (
-            <input {...p} value={form.name} onChange={(e) => setForm({ ...form, name: e.target.value })} />
-          )}
+        <Field label="Name" error={wrong('name')}>
+          {(p) => <input {...p} {...register('name')} />}
         </Field>
-        <Field label="Dated" error={error?.field('/givenOn')}>
-          {(p) => (
-            <input
-              {...p}
-              type="date"
-              value={form.givenOn}
-              onChange={(e) => setForm({ ...form, givenOn: e.target.value })}
-            />
-          )}
+        <Field label="Dated" error={wrong('givenOn')}>
+          {(p) => <input {...p} type="date" {...register('givenOn')} />}
         </Field>
         {aneurysm && (
           <>
             <Field
               label="Size of the aneurysm"
               hint="mm, as the clinician states it"
-              error={error?.field('/aneurysmMm')}
+              error={wrong('aneurysmMm')}
             >
-              {(p) => (
-                <input
-                  {...p}
-                  type="number"
-                  value={form.aneurysmMm}
-                  onChange={(e) => setForm({ ...form, aneurysmMm: e.target.value })}
-                />
-              )}
+              {(p) => <input {...p} inputMode="numeric" {...register('aneurysmMm')} />}
             </Field>
             <Field
               label="Pressure limit, upper number"
               hint="mmHg; becomes a line of the care plan: at it, not today"
-              error={error?.field('/pressureLimit')}
+              error={wrong('pressureLimit')}
             >
-              {(p) => (
-                <input
-                  {...p}
-                  type="number"
-                  value={form.pressureLimit}
-                  onChange={(e) => setForm({ ...form, pressureLimit: e.target.value })}
-                />
-              )}
+              {(p) => <input {...p} inputMode="numeric" {...register('pressureLimit')} />}
             </Field>
           </>
         )}
@@ -211,16 +219,9 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
               ? `empty: ${fullDay(standard.data.validUntil)}, ${standard.data.why}`
               : 'empty: 12 months, 6 weeks after an operation, the trimester in pregnancy'
           }
-          error={error?.field('/validUntil')}
+          error={wrong('validUntil')}
         >
-          {(p) => (
-            <input
-              {...p}
-              type="date"
-              value={form.validUntil}
-              onChange={(e) => setForm({ ...form, validUntil: e.target.value })}
-            />
-          )}
+          {(p) => <input {...p} type="date" {...register('validUntil')} />}
         </Field>
       </div>
       {findings.length > 0 && (
@@ -230,7 +231,7 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
             <label key={f.rule} className="flex items-start gap-2 py-1.5">
               <input
                 type="checkbox"
-                checked={form.covers.includes(f.rule)}
+                checked={covers.includes(f.rule)}
                 onChange={(e) => toggle('covers', f.rule, e.target.checked)}
               />
               {f.text}
@@ -238,9 +239,7 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
           ))}
         </fieldset>
       )}
-      {error?.field('/covers') && (
-        <p className="mb-3 text-sm font-semibold text-brick">{error.field('/covers')}</p>
-      )}
+      {wrong('covers') && <p className="mb-3 text-sm font-semibold text-brick">{wrong('covers')}</p>}
       {liftable.length > 0 && (
         <fieldset className="mb-4">
           <legend className="font-semibold">
@@ -251,7 +250,7 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
               <label key={l.id} className="flex items-start gap-2 py-1.5">
                 <input
                   type="checkbox"
-                  checked={form.lifts.includes(l.id)}
+                  checked={lifts.includes(l.id)}
                   onChange={(e) => toggle('lifts', l.id, e.target.checked)}
                 />
                 <span>
@@ -265,10 +264,9 @@ function ClearanceForm({ onDone }: { onDone: () => void }) {
           </div>
         </fieldset>
       )}
-      <Field label="Note" error={error?.field('/note')}>
-        {(p) => (
-          <input {...p} value={form.note} onChange={(e) => setForm({ ...form, note: e.target.value })} />
-        )}
+      {wrong('lifts') && <p className="mb-3 text-sm font-semibold text-brick">{wrong('lifts')}</p>}
+      <Field label="Note" error={wrong('note')}>
+        {(p) => <input {...p} {...register('note')} />}
       </Field>
       <FilePick clientId={client.id} file={file} onFile={setFile} />
       <Failure error={save.error} />

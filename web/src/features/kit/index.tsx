@@ -1,7 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm, useWatch } from 'react-hook-form'
+import * as z from 'zod/mini'
 import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
 import { later } from '../../lib/later'
+import { asked, count, decimal, number, numberOf, refused } from '../../lib/form'
 import * as q from '../../lib/queries'
 import { gramsDown, kg } from '../../lib/format'
 import { THINGS } from './things'
@@ -178,43 +182,58 @@ function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView
   )
 }
 
-function Grip({ bands }: { bands: S['Band'][] }) {
-  const [form, setForm] = useState({
-    band: 0,
-    hold: 'ONE_FOOT' as S['GripQuestion']['hold'],
-    stanceCm: 30,
-    reachCm: 100,
-    wanted: '1.5',
-    cap: '',
+/** A grip as asked for, in cm and kilograms as typed. */
+const GRIP = z
+  .object({
+    band: z.string(),
+    hold: z.custom<S['GripQuestion']['hold']>(),
+    stanceCm: z.string(),
+    reachCm: count,
+    wanted: number,
+    cap: decimal,
   })
-  const band = bands[form.band]
-  const grams = (s: string) => gramsDown(Number(s.replace(',', '.')))
+  .check(asked('stanceCm', count, (f) => f.hold === 'TWO_FEET'))
+type GripTyped = z.infer<typeof GRIP>
+
+function Grip({ bands }: { bands: S['Band'][] }) {
+  const form = useForm<GripTyped>({
+    resolver: zodResolver(GRIP),
+    defaultValues: { band: '0', hold: 'ONE_FOOT', stanceCm: '30', reachCm: '100', wanted: '1.5', cap: '' },
+  })
+  const { register, formState } = form
+  const [at, hold] = useWatch({ control: form.control, name: ['band', 'hold'] })
+  const band = bands[Number(at)]
+  const grams = (s: string) => gramsDown(numberOf(s) ?? NaN)
   const ask = useMutation({
-    mutationFn: () =>
+    mutationFn: (f: GripTyped) =>
       told(
         http.POST('/api/bands/grip', {
           body: {
-            band: band as S['Band'],
-            hold: form.hold,
-            stanceCm: form.hold === 'TWO_FEET' ? form.stanceCm : 0,
-            reachCm: form.reachCm,
-            wantedGrams: grams(form.wanted),
-            capGrams: form.cap.trim() ? grams(form.cap) : undefined,
+            band: bands[Number(f.band)] as S['Band'],
+            hold: f.hold,
+            stanceCm: f.hold === 'TWO_FEET' ? Number(f.stanceCm) : 0,
+            reachCm: Number(f.reachCm),
+            wantedGrams: grams(f.wanted),
+            capGrams: f.cap.trim() ? grams(f.cap) : undefined,
           },
         }),
       ),
+    onError: (e) => {
+      refused(form, e)
+      // what is asked for in kilograms is refused in grams
+      const error = e instanceof ApiError ? e : undefined
+      for (const [k, g] of [
+        ['wanted', '/wantedGrams'],
+        ['cap', '/capGrams'],
+      ] as const)
+        if (error?.field(g)) form.setError(k, { type: 'server', message: error.field(g) })
+    },
   })
   const error = ask.error instanceof ApiError ? ask.error : undefined
-  const number = (k: 'stanceCm' | 'reachCm', label: string, hint: string) => (
-    <Field label={label} hint={hint} error={error?.field('/' + k)}>
-      {(p) => (
-        <input
-          {...p}
-          type="number"
-          value={form[k]}
-          onChange={(e) => setForm({ ...form, [k]: Number(e.target.value) })}
-        />
-      )}
+  const wrong = (k: keyof GripTyped) => formState.errors[k]?.message
+  const amount = (k: 'stanceCm' | 'reachCm' | 'wanted' | 'cap', label: string, hint: string) => (
+    <Field label={label} hint={hint} error={wrong(k)}>
+      {(p) => <input {...p} inputMode="decimal" {...register(k)} />}
     </Field>
   )
   return (
@@ -225,20 +244,10 @@ function Grip({ bands }: { bands: S['Band'][] }) {
       {!band ? (
         <p className="text-soft">Add a room with a measured band first.</p>
       ) : (
-        <form
-          noValidate
-          onSubmit={(e) => {
-            e.preventDefault()
-            ask.mutate()
-          }}
-        >
-          <Field label="Band" error={error?.field('/band')}>
+        <form noValidate onSubmit={(e) => void form.handleSubmit((f) => ask.mutate(f))(e)}>
+          <Field label="Band" error={wrong('band')}>
             {(p) => (
-              <select
-                {...p}
-                value={form.band}
-                onChange={(e) => setForm({ ...form, band: Number(e.target.value) })}
-              >
+              <select {...p} {...register('band')}>
                 {bands.map((b, i) => (
                   <option key={i} value={i}>
                     {b.name}, {b.freeLengthCm} cm
@@ -247,13 +256,9 @@ function Grip({ bands }: { bands: S['Band'][] }) {
               </select>
             )}
           </Field>
-          <Field label="How it is held">
+          <Field label="How it is held" error={wrong('hold')}>
             {(p) => (
-              <select
-                {...p}
-                value={form.hold}
-                onChange={(e) => setForm({ ...form, hold: e.target.value as typeof form.hold })}
-              >
+              <select {...p} {...register('hold')}>
                 <option value="ONE_FOOT">standing on it with one foot, half per hand</option>
                 <option value="TWO_FEET">with two feet, the stance taken off</option>
                 <option value="WHOLE">fixed at one end, whole length</option>
@@ -261,22 +266,10 @@ function Grip({ bands }: { bands: S['Band'][] }) {
             )}
           </Field>
           <div className="grid grid-cols-2 gap-x-4">
-            {form.hold === 'TWO_FEET' && number('stanceCm', 'Stance', 'cm between the feet')}
-            {number('reachCm', 'Reach', 'cm, foot to hand at the end')}
-            <Field label="Wanted pull" hint="kg per hand" error={error?.field('/wantedGrams')}>
-              {(p) => (
-                <input
-                  {...p}
-                  value={form.wanted}
-                  onChange={(e) => setForm({ ...form, wanted: e.target.value })}
-                />
-              )}
-            </Field>
-            <Field label="Cap" hint="kg per hand, if limited" error={error?.field('/capGrams')}>
-              {(p) => (
-                <input {...p} value={form.cap} onChange={(e) => setForm({ ...form, cap: e.target.value })} />
-              )}
-            </Field>
+            {hold === 'TWO_FEET' && amount('stanceCm', 'Stance', 'cm between the feet')}
+            {amount('reachCm', 'Reach', 'cm, foot to hand at the end')}
+            {amount('wanted', 'Wanted pull', 'kg per hand')}
+            {amount('cap', 'Cap', 'kg per hand, if limited')}
           </div>
           {!error?.problem.errors && <Failure error={ask.error} />}
           <Button type="submit" disabled={ask.isPending}>

@@ -1,11 +1,10 @@
 import * as z from 'zod/mini'
 import { kilos, gramsUp } from '../../lib/format'
 import type { S } from '../../lib/api'
+import { count, number, numberOf, whole } from '../../lib/form'
 
 type Room = S['Room']
 
-const number = z.string().check(z.regex(/^\s*\d+([.,]\d+)?\s*$/, 'A number.'))
-const count = z.string().check(z.regex(/^\s*\d+\s*$/, 'How many, as a whole number.'))
 const list = (what: RegExp, words: string) =>
   z.string().check(z.refine((t) => parts(t).every((p) => what.test(p)), words))
 
@@ -43,7 +42,7 @@ export const ROOM = z.object({
       }),
     ),
     stepCm: list(/^\d+(\.\d+)?$/, 'Heights in cm with commas between: 10, 15, 20.'),
-    counterCm: z.string().check(z.regex(/^\s*(\d+)?\s*$/, 'A height in whole cm, or nothing.')),
+    counterCm: whole,
     wall: z.boolean(),
     things: z.array(z.custom<Room['things'][number]>()),
     machines: z.string(),
@@ -128,7 +127,7 @@ export function asSent({ name, clientId, room: r }: RoomTyped): S['RoomForm'] {
         count: num(b.count),
       })),
       stepCm: parts(r.stepCm).map(num),
-      counterCm: r.counterCm.trim() === '' ? undefined : num(r.counterCm),
+      counterCm: numberOf(r.counterCm),
       machines: parts(r.machines),
     },
   }

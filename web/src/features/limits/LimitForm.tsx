@@ -112,22 +112,28 @@ function Fields({
   const typed = useWatch({ control: form.control }) as Form
   const [file, setFile] = useState<S['Attachment'] | null>(limit?.attachment ?? null)
   const cache = useQueryClient()
-  // what a stored limit is about never changes; a locked field is not read from the page
-  const { part, load } = limit ? { part: part0, load: load0 } : typed
-  const loads = LOADS.filter(([l]) => all.some((a) => a.id === `${part}.${l}`))
-  const axisId = loads.length ? `${part}.${loads.some(([l]) => l === load) ? load : 'any'}` : part
-  const axis = all.find((a) => a.id === axisId)
+  /** What is typed comes to; a field that is locked or not asked for is not read from the page. */
+  const reading = (f: Form) => {
+    // what a stored limit is about never changes
+    const { part, load } = limit ? { part: part0, load: load0 } : f
+    const loads = LOADS.filter(([l]) => all.some((a) => a.id === `${part}.${l}`))
+    const axisId = loads.length ? `${part}.${loads.some(([l]) => l === load) ? load : 'any'}` : part
+    const axis = all.find((a) => a.id === axisId)
+    const side: Form['side'] = axis?.sided ? f.side : 'BOTH'
+    // an empty field is no number, and no number is sent as none: the server asks for it
+    const cap = axis?.unit === 'CLOSED' ? 0 : sent(axis?.unit ?? '', f.cap, mass, limit)
+    return { part, load, loads, axisId, axis, side, cap }
+  }
+  const { part, load, loads, axisId, axis, side, cap } = reading(typed)
   const closes = axis?.unit === 'CLOSED'
   const sided = axis?.sided ?? false
-  const side = sided ? typed.side : 'BOTH'
-  // an empty field is no number, and no number is sent as none: the server asks for it
-  const cap = closes ? 0 : sent(axis?.unit ?? '', typed.cap, mass, limit)
   const words = useQuery({
     ...q.limits.words(axisId, side, cap),
     enabled: !!axis && Number.isFinite(cap),
   })
   const save = useMutation({
     mutationFn: async (f: Form) => {
+      const { axisId, axis, side, cap } = reading(f)
       if (!axis) throw new Error(`no axis ${axisId}`)
       const body: S['LimitForm'] = {
         axisId,

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState, type ReactNode } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { ApiError, type S, http, ifMatch, told } from '../../lib/api'
+import { numberOf } from '../../lib/form'
 import * as q from '../../lib/queries'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
@@ -198,7 +199,6 @@ function Editor({
               <Whole
                 label="Difficulty, 0 to 100"
                 value={doc.difficulty}
-                most={100}
                 onChange={(difficulty) => set({ difficulty })}
                 error={at('/difficulty')}
               />
@@ -268,30 +268,29 @@ function Editor({
                   key={l}
                   label={`${l[0]?.toUpperCase()}${l.slice(1)}, 0 to ${most}`}
                   value={doc.demands[l]}
-                  most={most}
                   onChange={(v) => demand({ [l]: v })}
                   error={at(`/demands/${l}`)}
                 />
               ))}
               <Whole
                 label="Hold, seconds"
+                error={at('/demands/hold')}
                 value={doc.demands.hold}
-                most={120}
                 onChange={(hold) => demand({ hold })}
               />
               {doc.demands.weight && (
                 <Whole
                   label="Least weight, grams"
+                  error={at('/demands/weight/least')}
                   value={doc.demands.weight.least}
-                  most={50000}
                   onChange={(least) => demand({ weight: { ...weight(doc), least } })}
                 />
               )}
               {doc.demands.weight && (
                 <Whole
                   label="Hands that hold it"
+                  error={at('/demands/weight/hands')}
                   value={doc.demands.weight.hands}
-                  most={2}
                   onChange={(hands) => demand({ weight: { ...weight(doc), hands } })}
                 />
               )}
@@ -372,8 +371,8 @@ function Editor({
               <div className="grid gap-x-4 sm:grid-cols-2">
                 <Whole
                   label="Useful from, % of the range"
+                  error={at('/range/least')}
                   value={doc.range.least}
-                  most={99}
                   onChange={(least) => set({ range: { least, cuts: doc.range?.cuts ?? [] } })}
                 />
                 <Field label="Joints a shorter range cuts" hint="commas" error={at('/range/cuts')}>
@@ -471,30 +470,30 @@ function Pick({
   )
 }
 
+/** A whole number as typed; while it is none the document has none there, and the server says so. */
 function Whole({
   label,
   value,
-  most,
   onChange,
   error,
 }: {
   label: string
   value: number
-  most: number
   onChange: (v: number) => void
   error?: string
 }) {
+  const [typed, setTyped] = useState(String(value))
   return (
     <Field label={label} error={error}>
       {(p) => (
         <input
           {...p}
-          type="number"
-          min={0}
-          max={most}
-          step={1}
-          value={value}
-          onChange={(e) => onChange(Math.round(Number(e.target.value)))}
+          inputMode="numeric"
+          value={typed}
+          onChange={(e) => {
+            setTyped(e.target.value)
+            onChange(numberOf(e.target.value) ?? NaN)
+          }}
         />
       )}
     </Field>

@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { RunEvent } from '../../lib/clock'
 import { LOST, server, show, type Call } from '../../test/studio'
 import { RunPage } from './RunPage'
+import { Alone } from './start'
 
 const segment = (start: number, kind: string, block: string, more: object = {}) => ({
   start,
@@ -65,6 +66,7 @@ let n = 0
 /** A run just opened; events land in `taken`, or are answered as `reply` says. */
 async function open(
   reply: (e: RunEvent, i: number) => object = (e, i) => ({ index: i, id: e.id, reply: 'KEPT' }),
+  me?: () => object,
 ) {
   const id = `run-${n++}`
   const taken: RunEvent[] = []
@@ -80,12 +82,15 @@ async function open(
       events.forEach((e, i) => (answers[i] as { reply: string }).reply === 'KEPT' && taken.push(e))
       return { answers }
     },
+    'GET /api/me': () => me?.(),
     'GET /api/clients/c1/readiness': { notes: [] },
     'GET /api/clients/c1/pulse': { guide: {} },
     'GET /api/clients/c1': { id: 'c1', record: {} },
   })
   const go = vi.fn<(to: string) => void>()
-  const page = show(<RunPage runId={id} emergency="113" go={go} onEnd={() => {}} />)
+  const page = show(
+    me ? <Alone runId={id} /> : <RunPage runId={id} emergency="113" go={go} onEnd={() => {}} />,
+  )
   await screen.findByRole('timer')
   const kinds = () => taken.map((e) => e.kind)
   return { ...page, studio, taken, kinds, net, go }
@@ -173,5 +178,19 @@ describe('the run', () => {
     net.cut = false
     await waitFor(() => expect(kinds()).toEqual(['START', 'ENTRY']), { timeout: 8000 })
     expect(await log().findByText('Everything is kept.')).toBeTruthy()
+  })
+
+  it('opened while the studio does not answer is shown, and its number to call comes later', async () => {
+    let cut = true
+    const { user } = await open(undefined, () => {
+      if (cut) throw LOST
+      return { name: 'Marit Solheim', emergencyNumber: '113' }
+    })
+    await user.keyboard('s')
+    const panel = within(await screen.findByRole('dialog'))
+    await user.click(panel.getByRole('radio', { name: 'Fainting or near it' }))
+    expect(panel.getByText(/the emergency number/)).toBeTruthy()
+    cut = false
+    expect(await panel.findByText(/113/, undefined, { timeout: 8000 })).toBeTruthy()
   })
 })

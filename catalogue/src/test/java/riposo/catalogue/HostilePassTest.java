@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
@@ -37,6 +38,7 @@ import riposo.core.wording.Wording;
  * Every condition's default limits alone, on each side, and in all pairs, against every starting
  * plan: no limit broken, no slot silent, few slots at rest.
  */
+@Order(1) // the longest begins first: the others go beside it
 class HostilePassTest {
   private static final LocalDate DAY = LocalDate.of(2026, 11, 25);
   private static final Catalogue CATALOGUE = CatalogueReader.shipped();

@@ -31,9 +31,7 @@ class AccessTest {
   }
 
   private void visit(Page page, String path) {
-    page.navigate(path.startsWith("http") ? path : Studio.url(path));
-    page.locator("main h1, main h2").first().waitFor();
-    settle(page);
+    Studio.open(page, path);
     check(page, path.replaceAll("[0-9a-f]{8}-[0-9a-f-]{27}", "…"));
   }
 
@@ -72,7 +70,7 @@ class AccessTest {
     panel(page, "/kit", "Add a room or home");
     visit(page, "/plans/new");
     panel(page, "/groups", "New group");
-    page.navigate(Studio.url("/plans"));
+    Studio.open(page, "/plans");
     page.getByText("Week by week").click();
     page.getByText("What it comes to").waitFor();
     check(page, "the plan builder");
@@ -82,7 +80,7 @@ class AccessTest {
     check(page, "a proposed order");
     panel(page, plan, "Versions");
     panel(page, plan, "Edit Goblet squat");
-    page.navigate(Studio.url("/groups"));
+    Studio.open(page, "/groups");
     page.locator("a[href^='/groups/']").last().click();
     page.getByText("People and lanes").waitFor();
     check(page, "the group sheet");
@@ -102,7 +100,7 @@ class AccessTest {
         panel(page, client + "/papers", "Record a clearance");
         panel(page, client + "/papers", "Erase for good");
         panel(page, client + "/plan", "Start this session");
-        page.navigate(client + "/screening");
+        Studio.open(page, client + "/screening");
         Studio.button(page, "Screen again").click();
         page.getByText("Medicines").first().waitFor();
         check(page, "the questions");
@@ -114,19 +112,19 @@ class AccessTest {
             "/", "/clients", "/plans", "/plans/new", "/groups", "/movements", "/movements/squat")) {
       visit(phone, path);
     }
-    page.navigate(Studio.url("/"));
+    Studio.open(page, "/");
     page.locator("a[href^='/run/']").first().click();
     page.getByText("gone ·").waitFor();
     check(page, "the run");
     page.keyboard().press("s");
     page.getByRole(AriaRole.DIALOG).waitFor();
     check(page, "the stop panel");
-    page.navigate(Studio.url("/records"));
+    Studio.open(page, "/records");
     String link = page.locator("a[href*='/check-in/']").first().getAttribute("href");
     phone.navigate(link);
     phone.getByText("Anything new?").or(phone.getByText("opens the day after")).waitFor();
     check(phone, "check-in");
-    page.navigate(Studio.url("/"));
+    Studio.open(page, "/");
     Locator after = page.locator("a[href^='/after/']").first();
     if (after.count() > 0) {
       visit(page, Studio.url(after.getAttribute("href")));
@@ -135,7 +133,7 @@ class AccessTest {
   }
 
   private void panel(Page page, String path, String button) {
-    page.navigate(path.startsWith("http") ? path : Studio.url(path));
+    Studio.open(page, path);
     Studio.button(page, button).first().click();
     page.getByRole(AriaRole.DIALOG).waitFor();
     settle(page);

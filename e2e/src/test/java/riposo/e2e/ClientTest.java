@@ -32,7 +32,7 @@ class ClientTest {
   }
 
   private void add(String name, String born) {
-    page.navigate(Studio.url("/clients"));
+    Studio.open(page, "/clients");
     Studio.button(page, "Add a client").click();
     page.getByLabel("Name").fill(name);
     page.getByLabel("Date of birth").fill(born);
@@ -228,10 +228,10 @@ class ClientTest {
     assertThat(page.getByText("Bruna")).hasCount(0);
     page.navigate(address);
     assertThat(page.getByText("There is no such client here.").first()).isVisible();
-    page.navigate(Studio.url("/records"));
+    Studio.open(page, "/records");
     page.getByText("Marit Solheim").first().waitFor();
     assertThat(page.getByText("Bruna")).hasCount(0);
-    page.navigate(Studio.url("/"));
+    Studio.open(page, "/");
     page.getByText("Waits for you").waitFor();
     assertThat(page.getByText("Bruna")).hasCount(0);
   }
@@ -252,7 +252,7 @@ class ClientTest {
     String address = page.url();
     page.context().close();
     Page next = Studio.marit(1280, 800);
-    next.navigate(address);
+    Studio.open(next, address);
     assertThat(next.getByText("Half done, kept by Marit Solheim")).isVisible();
     Locator second =
         next.getByLabel("Breathless at rest, with mild effort, lying flat or at night?");
@@ -280,7 +280,7 @@ class ClientTest {
     Studio.button(page, "Set the limit").click();
     page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(HIDDEN));
     Page other = Studio.signedIn(1280, 800, "piet@lanternfield.example", "lantern-light");
-    other.navigate(page.url());
+    Studio.open(other, page.url());
     Pattern tighten = Pattern.compile("^Tighten: .*≤ 6 kg");
     for (Page p : List.of(page, other)) {
       p.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(tighten)).click();
@@ -317,7 +317,7 @@ class ClientTest {
     assertThat(Studio.link(page, "letter of the physio.pdf")).isVisible();
     Studio.button(page, "Archive").click();
     assertThat(Studio.button(page, "Restore")).isVisible();
-    page.navigate(Studio.url("/clients"));
+    Studio.open(page, "/clients");
     page.getByText("Benedikt Aalto").first().waitFor();
     assertThat(page.getByText("Noor Hallström")).hasCount(0);
     page.goBack();
@@ -327,7 +327,7 @@ class ClientTest {
 
   @Test
   void aRoomSaysWhatAPlanNeedsAndAChairWithWheelsIsRefused() {
-    page.navigate(Studio.url("/kit"));
+    Studio.open(page, "/kit");
     assertThat(page.getByText("office chair has wheels: not usable, it rolls away under effort."))
         .isVisible();
     Studio.button(page, "Compute the grip").click();

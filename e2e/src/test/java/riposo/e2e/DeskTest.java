@@ -36,7 +36,7 @@ class DeskTest {
 
   @Test
   void aPlanIsBuiltByFindingMovementsAndTheTotalIsExact() {
-    page.navigate(Studio.url("/plans/new"));
+    Studio.open(page, "/plans/new");
     field("Name of the plan").fill("Evening draft");
     pick("Warm-up", "march", "March in place");
     for (String[] m :
@@ -70,9 +70,9 @@ class DeskTest {
     page.keyboard().press("z");
     assertThat(total()).hasText("15:20");
     // gone somewhere else before saving, and back: nothing is lost
-    page.navigate(Studio.url("/clients"));
+    Studio.open(page, "/clients");
     page.getByText("Odile Varga").first().waitFor();
-    page.navigate(Studio.url("/plans/new"));
+    Studio.open(page, "/plans/new");
     assertThat(field("Name of the plan")).hasValue("Evening draft");
     assertThat(total()).hasText("15:20");
     Studio.button(page, "Keep plan").click();
@@ -84,7 +84,7 @@ class DeskTest {
 
   @Test
   void aLadderIsBuiltByKeyboardAloneAndReadsNineteenForty() {
-    page.navigate(Studio.url("/plans/new"));
+    Studio.open(page, "/plans/new");
     page.getByPlaceholder("Name of the plan").waitFor();
     page.keyboard().press("n");
     page.keyboard().type("Ladder by keys");
@@ -146,7 +146,7 @@ class DeskTest {
   void twoPeopleAtOneClientLoseNothing() {
     Studio.client(page, "Thandi Mokoena");
     Page other = Studio.signedIn(1280, 800, "piet@lanternfield.example", "lantern-light");
-    other.navigate(page.url());
+    Studio.open(other, page.url());
     Studio.button(page, "Edit").click();
     Studio.button(other, "Edit").click();
     other.getByLabel("Goal, in their words").fill("carry a toddler up the stairs");
@@ -235,7 +235,7 @@ class DeskTest {
     assertThat(row).containsText("Ready with limits");
     row.getByText("Take off the sheet").click();
     assertThat(row).hasCount(0);
-    page.navigate(Studio.url("/records"));
+    Studio.open(page, "/records");
     assertThat(page.getByText("Marit Solheim removed appointment").first()).isVisible();
   }
 

@@ -44,7 +44,7 @@ class GroupTest {
 
   @Test
   void aMixedGroupOfNineTurnsTheFloorIntoThreeLanesAndGoesOnPaper() throws IOException {
-    page.navigate(Studio.url("/groups"));
+    Studio.open(page, "/groups");
     Studio.button(page, "New group").click();
     Studio.button(page, "Keep the group").click();
     assertThat(page.getByText("Give the group a name.").first()).isVisible();

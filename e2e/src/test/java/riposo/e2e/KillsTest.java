@@ -8,9 +8,12 @@ import java.util.List;
 import java.util.Objects;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import riposo.bench.Kills;
 
 /** The server is killed while two devices post: nothing acknowledged is lost, nothing is twice. */
+@Execution(ExecutionMode.CONCURRENT) // it mostly waits for its own server, and shares no page
 class KillsTest {
   @TempDir File dir;
 

@@ -176,7 +176,7 @@ class MovementTest {
 
   @Test
   void aMovementIsAddedWithItsCountLiveAndItsWarning() {
-    page.navigate(Studio.url("/movements/new?from=seated-curl"));
+    Studio.open(page, "/movements/new?from=seated-curl");
     page.getByLabel("Name").fill("Window curl");
     Locator who = page.getByLabel("Who may do it");
     assertThat(who).containsText(Pattern.compile("\\d+ of \\d+ may do it"));
@@ -199,7 +199,7 @@ class MovementTest {
 
   @Test
   void rulesAreFoundByWords() {
-    page.navigate(Studio.url("/rules"));
+    Studio.open(page, "/rules");
     page.getByLabel("Find a rule").fill("calendar school");
     assertThat(page.getByText("limit.pregnancy.position.supine")).isVisible();
     page.getByLabel("Find a rule").fill("no such words at all");

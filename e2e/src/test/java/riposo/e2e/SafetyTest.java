@@ -14,7 +14,7 @@ class SafetyTest {
   private final Page page = Studio.marit(1280, 800);
 
   private void add(String name) {
-    page.navigate(Studio.url("/clients"));
+    Studio.open(page, "/clients");
     Studio.button(page, "Add a client").click();
     page.getByLabel("Name").fill(name);
     page.getByLabel("Date of birth").fill("1961-03-04");

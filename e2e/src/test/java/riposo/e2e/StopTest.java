@@ -65,7 +65,7 @@ class StopTest {
     Studio.button(page, "Stop the session and record").click();
     assertThat(page.getByText("starts again only with a clearance")).isVisible();
     Page other = Studio.marit(1280, 800);
-    other.navigate(client);
+    Studio.open(other, client);
     assertThat(other.getByText("A session was stopped on").first()).isVisible();
 
     // withdrawn, with a reason

@@ -25,7 +25,11 @@ class WholePathTest {
 
   @Test
   void fromSignInToVerdictAndIntoTheNextPlan() {
-    Page page = Studio.marit(1280, 800);
+    Page page = Studio.page(1280, 800);
+    page.navigate(Studio.url("/"));
+    page.getByLabel("E-mail").fill("marit@lanternfield.example");
+    page.getByLabel("Password").fill("lantern-light");
+    Studio.button(page, "Sign in").click();
     addClient(page);
     screen(page);
     // ADVISED limits accepted one by one; one declined with its reason
@@ -252,19 +256,19 @@ class WholePathTest {
     }
     Response api = theirs.navigate(address.replace("/clients/", "/api/clients/"));
     assertEquals(404, api.status());
-    mine.navigate(Studio.url("/"));
+    Studio.open(mine, "/");
     Locator ilse =
         mine.getByRole(AriaRole.LISTITEM)
             .filter(new Locator.FilterOptions().setHasText("Ilse Farkas"));
     ilse.first().waitFor();
     if (ilse.locator("a[href^='/run/']").count() == 0) {
       // a journey that moved the clock by days has left hers open, and it was ended for that
-      mine.navigate(address + "/plan");
+      Studio.open(mine, address + "/plan");
       mine.locator("select").first().selectOption("Chair and kettle");
       Studio.button(mine, "Start this session").click();
       Studio.wellThenStart(mine);
       mine.getByText("gone ·").waitFor();
-      mine.navigate(Studio.url("/"));
+      Studio.open(mine, "/");
     }
     ilse.locator("a[href^='/run/']").first().click();
     mine.getByText("gone ·").waitFor();
@@ -275,7 +279,7 @@ class WholePathTest {
     Studio.button(mine, "Stop the session and record").click();
     assertThat(mine.getByText("starts again only with a clearance")).isVisible();
     Studio.button(mine, "Words after").waitFor();
-    mine.navigate(address);
+    Studio.open(mine, address);
     assertThat(mine.getByText("A session was stopped on").first()).isVisible();
     assertThat(Studio.link(mine, "Record a clearance")).isVisible();
   }
@@ -310,8 +314,7 @@ class WholePathTest {
               Studio.url("/movements/family/push"),
               Studio.url("/movements/new"),
               Studio.url("/rules"))) {
-        page.navigate(path);
-        page.locator("main h1, main h2").first().waitFor();
+        Studio.open(page, path);
         assertTrue(
             (Boolean) page.evaluate("document.documentElement.scrollWidth <= innerWidth + 1"),
             path + " is cut at " + width + " px");
