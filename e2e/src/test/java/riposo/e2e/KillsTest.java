@@ -13,13 +13,12 @@ import org.junit.jupiter.api.parallel.ExecutionMode;
 import riposo.bench.Kills;
 
 /** The server is killed while two devices post: nothing acknowledged is lost, nothing is twice. */
-@Execution(ExecutionMode.CONCURRENT) // it mostly waits for its own server, and shares no page
+@Execution(ExecutionMode.CONCURRENT) // it waits for a server with data of its own
 class KillsTest {
   @TempDir File dir;
 
   @Test
   void whatWasAcknowledgedSurvivesFiveKillsAndIsThereOnce() throws Exception {
-    Studio.url("/"); // the database with its accounts is there
     int port;
     try (ServerSocket free = new ServerSocket(0)) {
       port = free.getLocalPort();
@@ -34,7 +33,8 @@ class KillsTest {
             "-cp",
             System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
             "riposo.server.RiposoApplication",
-            "--spring.datasource.url=" + database + "riposo_e2e",
+            "--spring.datasource.url=" + database + "riposo_kills?createDatabaseIfNotExist=true",
+            "--riposo.demo=true",
             "--server.port=" + port);
     Kills.Outcome o =
         new Kills(command, "http://127.0.0.1:" + port, new File(dir, "server.log"))

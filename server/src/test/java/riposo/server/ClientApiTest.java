@@ -134,6 +134,9 @@ class ClientApiTest extends ApiDesk {
     assertThat(line.path("conditions").valueStream().map(JsonNode::asString))
         .anyMatch(c -> c.contains("lung"))
         .doesNotHaveDuplicates();
+    assertThat(line(screened("active.now", "no")).path("conditions"))
+        .as("an effort to keep to is nothing the client has")
+        .isEmpty();
     assertThat(line.path("waits").valueStream().map(w -> w.path("kind").asString()))
         .contains("CLEARANCE")
         .allMatch(k -> !k.isBlank());

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
+import riposo.core.limit.Condition;
 import riposo.core.limit.Proposal;
 import riposo.core.limit.Side;
 import riposo.core.pulse.PulseGuide;
@@ -223,6 +224,8 @@ class StandingService implements Readiness, FloorEvents {
     return Stream.concat(
             now.proposals().stream().map(Proposal::condition),
             now.notes().stream().map(CareNote::condition))
+        // an effort to keep to is a limit of the day, nothing the client has
+        .filter(c -> !c.equals(Condition.MODERATE_ONLY.words))
         .distinct()
         .toList();
   }
