@@ -113,8 +113,8 @@ function RecordForm({ client }: { client: S['Client'] }) {
                 <>
                   <input aria-label="Condition" placeholder="condition" {...register(`${at}.name`)} />
                   <Pick label="Side of the condition" options={SIDES} {...register(`${at}.side`)} />
-                  <input aria-label="Condition since" type="date" {...register(`${at}.since`)} />
                   <input aria-label="Note on the condition" placeholder="note" {...register(`${at}.note`)} />
+                  <input aria-label="Condition since" type="date" {...register(`${at}.since`)} />
                 </>
               )}
             />
@@ -125,12 +125,12 @@ function RecordForm({ client }: { client: S['Client'] }) {
                 <>
                   <input aria-label="Operation" placeholder="operation" {...register(`${at}.name`)} />
                   <Pick label="Side of the operation" options={SIDES} {...register(`${at}.side`)} />
-                  <input aria-label="Date of the operation" type="date" {...register(`${at}.on`)} />
                   <input
                     aria-label="The surgeon’s word"
                     placeholder="surgeon’s word"
                     {...register(`${at}.word`)}
                   />
+                  <input aria-label="Date of the operation" type="date" {...register(`${at}.on`)} />
                 </>
               )}
             />
@@ -147,7 +147,7 @@ function RecordForm({ client }: { client: S['Client'] }) {
             <Rows
               title="More goals, in the client’s words"
               name="goals"
-              row={(at) => <input aria-label="Goal" className="sm:col-span-4" {...register(`${at}.words`)} />}
+              row={(at) => <input aria-label="Goal" className="sm:col-span-2" {...register(`${at}.words`)} />}
             />
           </div>
           <div>
@@ -290,7 +290,7 @@ function Rows<N extends RowsOf>({
       {rows.fields.length === 0 && <p className="text-sm text-soft">none noted</p>}
       {rows.fields.map((f, i) => (
         <div key={f.id} className="mb-2 flex flex-wrap gap-2">
-          <div className="grid flex-1 gap-2 sm:grid-cols-[1.4fr_110px_150px_1fr]">{row(`${name}.${i}`)}</div>
+          <div className="grid flex-1 gap-2 sm:grid-cols-[1fr_190px]">{row(`${name}.${i}`)}</div>
           <Button quiet onClick={() => rows.remove(i)} aria-label={`Take out row ${i + 1} of ${title}`}>
             Take out
           </Button>

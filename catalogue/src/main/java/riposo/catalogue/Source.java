@@ -34,8 +34,16 @@ record Source(String file, JsonNode node, Lines lines) {
     schema
         .validate(node)
         .forEach(
-            m -> problems.add(source.problem(m.getInstanceLocation().toString(), m.getMessage())));
+            m ->
+                problems.add(
+                    source.problem(m.getInstanceLocation().toString(), plain(m.getMessage()))));
     return problems.size() > before ? null : source;
+  }
+
+  /** A field left empty is met by people, not only by writers of documents. */
+  private static String plain(String message) {
+    return message.replace(
+        "null found, integer expected", "Is empty; a whole number is asked for.");
   }
 
   Problem problem(String field, String words) {

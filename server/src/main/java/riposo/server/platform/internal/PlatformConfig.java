@@ -6,6 +6,7 @@ import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
 import io.swagger.v3.oas.models.media.Schema;
 import java.lang.reflect.RecordComponent;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Iterator;
@@ -20,6 +21,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.resource.PathResourceResolver;
@@ -93,6 +95,12 @@ class PlatformConfig implements WebMvcConfigurer {
   /** Deep links give the page; unknown API paths and missing files stay 404. */
   @Override
   public void addResourceHandlers(ResourceHandlerRegistry registry) {
+    registry
+        // named by what is in them: another content has another name
+        .addResourceHandler("/assets/**")
+        .addResourceLocations("classpath:/static/assets/")
+        .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable())
+        .resourceChain(true);
     registry
         .addResourceHandler("/**")
         .addResourceLocations("classpath:/static/")
