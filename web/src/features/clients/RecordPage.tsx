@@ -289,7 +289,7 @@ function Rows<N extends RowsOf>({
       </h2>
       {rows.fields.length === 0 && <p className="text-sm text-soft">none noted</p>}
       {rows.fields.map((f, i) => (
-        <div key={f.id} className="mb-2 flex flex-wrap gap-2">
+        <div key={f.id} className="flex flex-wrap gap-2 border-b border-line py-2">
           <div className="grid flex-1 gap-2 sm:grid-cols-[1fr_190px]">{row(`${name}.${i}`)}</div>
           <Button quiet onClick={() => rows.remove(i)} aria-label={`Take out row ${i + 1} of ${title}`}>
             Take out
