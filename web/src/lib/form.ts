@@ -41,9 +41,8 @@ export function numberOf(typed: string): number | undefined {
 
 /**
  * Puts the server's sentences at the fields they speak of, by JSON pointer ("/room/stepCm" is
- * `room.stepCm`). The first is gone to; each
- * goes when its field is corrected. What a form checks itself is only whether a
- * field can be read at all: the rules are the server's.
+ * `room.stepCm`), and goes to the first. Each goes when its field is corrected. What a form checks itself
+ * is only whether a field can be read at all: the rules are the server's.
  */
 export function refused<F extends FieldValues, C, T>(form: UseFormReturn<F, C, T>, error: unknown) {
   if (!(error instanceof ApiError)) return

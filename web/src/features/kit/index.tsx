@@ -104,7 +104,7 @@ export function KitPage() {
           ))}
           <Places clients={clients.data} rooms={rooms.data} />
         </div>
-        <Grip bands={bands} />
+        <Grip key={JSON.stringify(bands)} bands={bands} />
       </div>
       <Dialog
         open={editing !== null}
@@ -244,7 +244,12 @@ function Grip({ bands }: { bands: S['Band'][] }) {
       {!band ? (
         <p className="text-soft">Add a room with a measured band first.</p>
       ) : (
-        <form noValidate onSubmit={(e) => void form.handleSubmit((f) => ask.mutate(f))(e)}>
+        <form
+          noValidate
+          // a grip reckoned for other numbers never stands beside these
+          onInput={() => ask.reset()}
+          onSubmit={(e) => void form.handleSubmit((f) => ask.mutate(f))(e)}
+        >
           <Field label="Band" error={wrong('band')}>
             {(p) => (
               <select {...p} {...register('band')}>

@@ -40,10 +40,9 @@ record Source(String file, JsonNode node, Lines lines) {
     return problems.size() > before ? null : source;
   }
 
-  /** A field left empty is met by people, not only by writers of documents. */
+  /** A number left out or unreadable is met by people, not only by writers of documents. */
   private static String plain(String message) {
-    return message.replace(
-        "null found, integer expected", "Is empty; a whole number is asked for.");
+    return message.replace("null found, integer expected", "A whole number is asked for.");
   }
 
   Problem problem(String field, String words) {

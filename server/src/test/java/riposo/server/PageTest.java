@@ -31,8 +31,10 @@ class PageTest extends ApiDesk {
       assertThat(kept.getStatus()).as(part).isEqualTo(200);
       assertThat(kept.getHeader("Cache-Control"))
           .as(part)
-          .contains("max-age=31536000", "public", "immutable")
-          .doesNotContain("no-store");
+          .contains("max-age=31536000", "immutable")
+          .as("%s: never by a cache that others share", part)
+          .contains("private")
+          .doesNotContain("public", "no-store");
       assertThat(kept.getHeader("Pragma")).as(part).isNull();
     }
     assertThat(raw("/api/me").getHeader("Cache-Control")).contains("no-store");

@@ -3,7 +3,9 @@ package riposo.core.screening;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Condition;
 import riposo.core.limit.Proposal;
 import riposo.core.run.StopFor;
 
@@ -43,6 +45,18 @@ public record Assessment(
   /** Which glucose lines apply: type 1, a medicine that can bring a low, SGLT2. */
   public record SugarRules(boolean type1, boolean low, boolean sglt2) {
     public static final SugarRules NONE = new SugarRules(false, false, false);
+  }
+
+  /**
+   * What there is to work around, in words, each once. An effort to keep to is a limit, nothing the
+   * client has.
+   */
+  public List<String> conditions() {
+    return Stream.concat(
+            proposals.stream().map(Proposal::condition), notes.stream().map(CareNote::condition))
+        .filter(c -> !c.equals(Condition.MODERATE_ONLY.words))
+        .distinct()
+        .toList();
   }
 
   public boolean complete() {

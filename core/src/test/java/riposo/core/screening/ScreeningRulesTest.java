@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -318,6 +319,17 @@ class ScreeningRulesTest {
       assertThat(found).extracting(Proposal::cap).contains(Integer.valueOf(cap));
       assertThat(found).allMatch(p -> !p.why().isBlank() && !p.source().isBlank());
     }
+  }
+
+  @Test
+  void anEffortToKeepToIsALimitAndNothingTheClientHas() {
+    Assessment resting = assess("active.now=no");
+    assertThat(resting.proposals()).extracting(Proposal::axisId).contains("effort");
+    assertThat(resting.conditions()).isEmpty();
+    assertThat(assess("active.now=no;senses.any=yes;vertigo=yes").conditions())
+        .isNotEmpty()
+        .doesNotHaveDuplicates()
+        .doesNotContain(Condition.MODERATE_ONLY.words);
   }
 
   @ParameterizedTest(name = "{0}: supine from {1}, prone from {2}")

@@ -96,10 +96,11 @@ class PlatformConfig implements WebMvcConfigurer {
   @Override
   public void addResourceHandlers(ResourceHandlerRegistry registry) {
     registry
-        // named by what is in them: another content has another name
+        // named by what is in them: another content has another name. Kept by one's own browser
+        // alone: a response may carry the token of who asked
         .addResourceHandler("/assets/**")
         .addResourceLocations("classpath:/static/assets/")
-        .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable())
+        .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
         .resourceChain(true);
     registry
         .addResourceHandler("/**")

@@ -9,21 +9,17 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
-import riposo.core.limit.Condition;
-import riposo.core.limit.Proposal;
 import riposo.core.limit.Side;
 import riposo.core.pulse.PulseGuide;
 import riposo.core.run.StopFor;
 import riposo.core.run.StopSign;
 import riposo.core.screening.Assessment;
-import riposo.core.screening.CareNote;
 import riposo.core.screening.Clearance;
 import riposo.core.screening.Finding;
 import riposo.core.screening.Gestation;
@@ -210,7 +206,7 @@ class StandingService implements Readiness, FloorEvents {
         now.maternity() || gestation != null,
         highSpine,
         gestation,
-        conditions(now),
+        now.conditions(),
         undecided,
         now.notes(),
         now.sugarRules(),
@@ -218,16 +214,6 @@ class StandingService implements Readiness, FloorEvents {
         stopFor(clientId, client.record(), now, today),
         now.todayFacts(),
         stoppedToday(clientId, today));
-  }
-
-  private static List<String> conditions(Assessment now) {
-    return Stream.concat(
-            now.proposals().stream().map(Proposal::condition),
-            now.notes().stream().map(CareNote::condition))
-        // an effort to keep to is a limit of the day, nothing the client has
-        .filter(c -> !c.equals(Condition.MODERATE_ONLY.words))
-        .distinct()
-        .toList();
   }
 
   /** Whose stop signs come first: the answers, and what the record and later events add. */
