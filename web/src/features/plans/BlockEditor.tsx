@@ -14,6 +14,7 @@ import {
   readLadder,
   removeBlock,
   removeSlot,
+  SLOT_SIDES,
   tempoText,
   type Block,
   type FormatInfo,
@@ -208,17 +209,15 @@ function Row({
   const own = [
     slot.tempo && `tempo ${tempoText(slot.tempo)}`,
     slot.grams !== undefined && `${kg(slot.grams)} at most`,
-    slot.start === 'RIGHT' && 'right first',
+    slot.sides && slot.sides !== 'ONE_ONLY' && SLOT_SIDES.find(([w]) => w === slot.sides)?.[1],
+    slot.sides === 'ONE_ONLY' && `${slot.start === 'RIGHT' ? 'right' : 'left'} only`,
+    slot.sides !== 'ONE_ONLY' && slot.start === 'RIGHT' && 'right first',
+    slot.hold !== undefined && `holds of ${slot.hold} s`,
     slot.stages.length > 0 && `${slot.stages.length} stages`,
     slot.rounds.length > 0 && `round ${slot.rounds.map((r) => r.round).join(', ')} differs`,
     slot.extra && `${slot.extra.seconds} s more ${slot.extra.side.toLowerCase()}: ${slot.extra.reason}`,
   ].filter(Boolean)
-  const field =
-    info?.id === 'IN_TURN'
-      ? 'seconds'
-      : info?.counted || info?.id === 'ROUNDS_POSSIBLE' || info?.id === 'THROUGH_DAY'
-        ? 'reps'
-        : undefined
+  const field = info?.id === 'IN_TURN' ? 'seconds' : info?.ownReps ? 'reps' : undefined
   return (
     <li
       ref={rowRef}

@@ -178,7 +178,14 @@ function Builder({
           .filter(Boolean)
           .join(' '),
       )
-  const marked = new Set((now?.checks ?? []).flatMap((c) => c.slots))
+  const marked = new Set([
+    ...(now?.checks ?? []).flatMap((c) => c.slots),
+    ...(now?.faults ?? []).map((f) => f.slotKey),
+  ])
+  const nameOf = (key: string) => {
+    const id = draft.plan.blocks.flatMap((b) => b.slots).find((s) => s.key === key)?.movementId
+    return movements.find((m) => m.id === id)?.name ?? id ?? key
+  }
   return (
     <>
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3 pt-4">
@@ -298,6 +305,7 @@ function Builder({
           </div>
         </div>
         <aside className="mt-6 min-w-0 lg:mt-0">
+          <Faults faults={now?.faults ?? []} name={nameOf} onEdit={setEditing} />
           <Remarks checks={now?.checks ?? []} onTake={take} known={!!now} />
           {now && <Totals compiled={now} />}
           <About draft={draft} onChange={set} error={error} />
@@ -316,6 +324,7 @@ function Builder({
           block={slotBlock}
           info={slotInfo}
           movements={movements}
+          faults={(now?.faults ?? []).filter((f) => f.slotKey === slot.key)}
           onChange={(s) =>
             setPlan(
               changeSlot(draft.plan, slot.key, () => s),
@@ -356,6 +365,38 @@ function keepEmpty(before: S['SessionPlan'], after: S['SessionPlan']): S['Sessio
     ...after,
     blocks: before.blocks.map((b) => after.blocks.find((x) => x.key === b.key) ?? b),
   }
+}
+
+/** What the plan asks for that cannot be: it is not kept until it is mended. */
+function Faults({
+  faults,
+  name,
+  onEdit,
+}: {
+  faults: S['FaultView'][]
+  name: (slotKey: string) => string
+  onEdit: (slotKey: string) => void
+}) {
+  if (faults.length === 0) return null
+  return (
+    <section aria-label="To mend" className="mb-5">
+      <h2 className="border-b-2 border-ink pb-1 font-bold">To mend before it can be kept</h2>
+      <ul>
+        {faults.map((f) => (
+          <li key={f.slotKey + f.field} className="border-b border-line py-2">
+            <p className="border-l-4 border-brick pl-3">{f.words}</p>
+            <button
+              type="button"
+              className="mt-1 min-h-[40px] pl-4 text-left font-semibold text-teal underline underline-offset-4"
+              onClick={() => onEdit(f.slotKey)}
+            >
+              Edit {name(f.slotKey)}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
 }
 
 function Remarks({

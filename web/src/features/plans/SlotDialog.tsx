@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Field } from '../../ui/Field'
 import { kept } from '../limits/caps'
-import { readTempo, tempoText, type Block, type FormatInfo, type Slot, type Tempo } from './draft'
+import { readTempo, SLOT_SIDES, tempoText, type Block, type FormatInfo, type Slot, type Tempo } from './draft'
 import { MovementFind } from './MovementFind'
 
 const whole = (text: string) => (text.trim() === '' ? undefined : Number(text))
@@ -19,6 +19,7 @@ export function SlotDialog({
   block,
   info,
   movements,
+  faults,
   onChange,
   onClose,
 }: {
@@ -26,12 +27,16 @@ export function SlotDialog({
   block: Block
   info: FormatInfo
   movements: S['MovementView'][]
+  /** what this slot asks for that cannot be */
+  faults: S['FaultView'][]
   onChange: (s: Slot) => void
   onClose: () => void
 }) {
   const m = movements.find((x) => x.id === slot.movementId)
   const rounds = roundsOf(block)
   const set = (part: Partial<Slot>) => onChange({ ...slot, ...part })
+  const wrong = (field: string) => faults.find((f) => f.field === field)?.words
+  const ways = m?.sides ?? []
   return (
     <Dialog
       open
@@ -59,16 +64,38 @@ export function SlotDialog({
         />
       </div>
       <div className="grid gap-x-5 sm:grid-cols-3">
-        <Field label="Repetitions" hint="own number; empty for the block’s">
-          {(p) => (
-            <input
-              {...p}
-              type="number"
-              value={slot.reps ?? ''}
-              onChange={(e) => set({ reps: whole(e.target.value) })}
-            />
-          )}
-        </Field>
+        {(info.ownReps || slot.reps !== undefined) && (
+          <Field
+            label="Repetitions"
+            hint={info.id === 'BY_COUNT' ? 'its own number' : 'own number; empty for the block’s'}
+            error={wrong('reps')}
+          >
+            {(p) => (
+              <input
+                {...p}
+                type="number"
+                value={slot.reps ?? ''}
+                onChange={(e) => set({ reps: whole(e.target.value) })}
+              />
+            )}
+          </Field>
+        )}
+        {(m?.hold || info.id === 'HOLDS' || slot.hold !== undefined) && (
+          <Field
+            label="One hold, s"
+            hint="2–300; empty for the time asked for. Limits and today still shorten it"
+            error={wrong('hold')}
+          >
+            {(p) => (
+              <input
+                {...p}
+                type="number"
+                value={slot.hold ?? ''}
+                onChange={(e) => set({ hold: whole(e.target.value) })}
+              />
+            )}
+          </Field>
+        )}
         <TempoField
           label="Tempo"
           hint={`lower-hold-lift-hold, s; empty for ${m?.tempo ?? 'the movement’s'}`}
@@ -86,18 +113,38 @@ export function SlotDialog({
             />
           )}
         </Field>
-        <Field label="Side that begins">
-          {(p) => (
-            <select
-              {...p}
-              value={slot.start ?? 'LEFT'}
-              onChange={(e) => set({ start: e.target.value === 'RIGHT' ? 'RIGHT' : undefined })}
-            >
-              <option value="LEFT">left</option>
-              <option value="RIGHT">right</option>
-            </select>
-          )}
-        </Field>
+        {(ways.length > 0 || slot.sides) && (
+          <Field label="Sides" hint={usual(block, info)} error={wrong('sides')}>
+            {(p) => (
+              <select
+                {...p}
+                value={slot.sides ?? ''}
+                onChange={(e) => set({ sides: (e.target.value || undefined) as Slot['sides'] })}
+              >
+                <option value="">as the block has it</option>
+                {SLOT_SIDES.filter(([w]) => ways.includes(w) || slot.sides === w).map(([w, words]) => (
+                  <option key={w} value={w}>
+                    {words}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        )}
+        {(ways.length > 0 || slot.start) && (
+          <Field label={slot.sides === 'ONE_ONLY' ? 'The side' : 'Side that begins'}>
+            {(p) => (
+              <select
+                {...p}
+                value={slot.start ?? 'LEFT'}
+                onChange={(e) => set({ start: e.target.value === 'RIGHT' ? 'RIGHT' : undefined })}
+              >
+                <option value="LEFT">left</option>
+                <option value="RIGHT">right</option>
+              </select>
+            )}
+          </Field>
+        )}
         <Field label="Extra for a weaker side" hint="left out of the comparison of sides">
           {(p) => (
             <select
@@ -148,9 +195,22 @@ export function SlotDialog({
           </div>
         )}
       </div>
-      {info.id === 'STAGED' && <Stages slot={slot} onChange={set} />}
+      {info.id === 'STAGED' && <Stages slot={slot} faults={faults} onChange={set} />}
+      {info.id !== 'STAGED' && slot.stages.length > 0 && (
+        <section aria-label="Stages" className="border-t-2 border-ink pt-2">
+          <p className="mb-2 border-l-4 border-brick pl-3 font-semibold text-brick">{wrong('stages')}</p>
+          <Button onClick={() => set({ stages: [] })}>Take the {slot.stages.length} stages out</Button>
+        </section>
+      )}
       {rounds > 1 && (
-        <Rounds slot={slot} rounds={rounds} movements={movements} onChange={(r) => set({ rounds: r })} />
+        <Rounds
+          slot={slot}
+          rounds={rounds}
+          info={info}
+          faults={faults}
+          movements={movements}
+          onChange={(r) => set({ rounds: r })}
+        />
       )}
       <div className="mt-4 flex justify-end">
         <Button main onClick={onClose}>
@@ -159,6 +219,15 @@ export function SlotDialog({
       </div>
     </Dialog>
   )
+}
+
+/** How the block has the sides of a slot that says nothing of its own. */
+function usual(block: Block, info: FormatInfo): string {
+  if (info.id === 'PHRASE') return 'the phrase names the sides'
+  if (block.sides === 'BY_ROUND') return 'the block: one side a round'
+  return block.sides === 'EACH' || info.counted
+    ? 'the block: each side its own'
+    : 'the block: both in one interval, half each'
 }
 
 function roundsOf(b: Block): number {
@@ -174,18 +243,20 @@ function roundsOf(b: Block): number {
 export function TempoField({
   label,
   hint,
+  wrong,
   value,
   onChange,
 }: {
   label: string
   hint?: string
+  wrong?: string
   value: Tempo | undefined
   onChange: (t: Tempo | undefined) => void
 }) {
   const [text, setText] = useState(tempoText(value))
   const bad = text.trim() !== '' && !readTempo(text)
   return (
-    <Field label={label} hint={hint} error={bad ? 'Four numbers, such as 3-0-1-0.' : undefined}>
+    <Field label={label} hint={hint} error={bad ? 'Four numbers, such as 3-0-1-0.' : wrong}>
       {(p) => (
         <input
           {...p}
@@ -203,6 +274,7 @@ export function TempoField({
 }
 
 const RANGES = ['FULL', 'HALF', 'LOW', 'HIGH'] as const
+const STAGES = { REPS: 'repetitions', PULSES: 'pulses', HOLD: 'hold' }
 const KINDS = ['REPS', 'PULSES', 'HOLD'] as const
 const FRESH: Record<(typeof KINDS)[number], Tempo> = {
   REPS: { lower: 2, holdLow: 0, lift: 2, holdHigh: 0 },
@@ -210,7 +282,15 @@ const FRESH: Record<(typeof KINDS)[number], Tempo> = {
   HOLD: { lower: 0, holdLow: 4, lift: 0, holdHigh: 0 },
 }
 
-function Stages({ slot, onChange }: { slot: Slot; onChange: (s: Partial<Slot>) => void }) {
+function Stages({
+  slot,
+  faults,
+  onChange,
+}: {
+  slot: Slot
+  faults: S['FaultView'][]
+  onChange: (s: Partial<Slot>) => void
+}) {
   const stages = slot.stages
   const set = (i: number, part: Partial<S['Stage']>) =>
     onChange({ stages: stages.map((s, k) => (k === i ? { ...s, ...part } : s)) })
@@ -250,7 +330,7 @@ function Stages({ slot, onChange }: { slot: Slot; onChange: (s: Partial<Slot>) =
               >
                 {KINDS.map((k) => (
                   <option key={k} value={k}>
-                    {k.toLowerCase()}
+                    {STAGES[k]}
                   </option>
                 ))}
               </select>
@@ -275,6 +355,7 @@ function Stages({ slot, onChange }: { slot: Slot; onChange: (s: Partial<Slot>) =
             key={s.kind}
             label="Counts"
             value={s.tempo}
+            wrong={faults.find((f) => f.field === `stages/${i}/tempo`)?.words}
             onChange={(t) => t && set(i, { tempo: t })}
           />
           <Button
@@ -302,11 +383,15 @@ function Stages({ slot, onChange }: { slot: Slot; onChange: (s: Partial<Slot>) =
 function Rounds({
   slot,
   rounds,
+  info,
+  faults,
   movements,
   onChange,
 }: {
   slot: Slot
   rounds: number
+  info: FormatInfo
+  faults: S['FaultView'][]
   movements: S['MovementView'][]
   onChange: (r: Slot['rounds']) => void
 }) {
@@ -347,16 +432,23 @@ function Rounds({
                 />
               )}
             </div>
-            <Field label="Reps">
-              {(p) => (
-                <input
-                  {...p}
-                  type="number"
-                  value={r?.reps ?? ''}
-                  onChange={(e) => set(i + 1, { reps: whole(e.target.value) })}
-                />
-              )}
-            </Field>
+            {info.ownReps || r?.reps !== undefined ? (
+              <Field
+                label="Reps"
+                error={r && faults.find((f) => f.field === `rounds/${slot.rounds.indexOf(r)}/reps`)?.words}
+              >
+                {(p) => (
+                  <input
+                    {...p}
+                    type="number"
+                    value={r?.reps ?? ''}
+                    onChange={(e) => set(i + 1, { reps: whole(e.target.value) })}
+                  />
+                )}
+              </Field>
+            ) : (
+              <span />
+            )}
             <TempoField label="Tempo" value={r?.tempo} onChange={(t) => set(i + 1, { tempo: t })} />
             <Field label="kg at most">
               {(p) => (

@@ -36,6 +36,7 @@ const info = (id: FormatInfo['id'], ...params: S['ParamView']['id'][]): FormatIn
   phrase: id === 'PHRASE',
   pairs: false,
   counted: false,
+  ownReps: id === 'SETS' || id === 'BY_COUNT',
   effortRaise: 0,
 })
 const INTERVALS = info('INTERVALS', 'WORK', 'REST', 'ROUNDS')

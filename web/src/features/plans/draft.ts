@@ -7,6 +7,14 @@ export type Format = S['Format']
 export type Tempo = S['Tempo']
 export type FormatInfo = S['FormatView']
 
+/** How the two sides of a slot may come. */
+export const SLOT_SIDES = [
+  ['IN_TURN', 'in turn'],
+  ['ONE_THEN_OTHER', 'all of one side, then the other'],
+  ['BY_ROUND', 'one side a round'],
+  ['ONE_ONLY', 'one side only (recorded)'],
+] as const
+
 /** A plan while it is built. Numbers of a format may still be missing: they are asked for. */
 export interface Draft {
   name: string

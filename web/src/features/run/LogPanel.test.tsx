@@ -79,4 +79,23 @@ describe('LogPanel', () => {
     expect(screen.getByText(/once the work block begins/)).toBeTruthy()
     expect(screen.queryByRole('radio')).toBeNull()
   })
+
+  it('is told of each arm of a phrase on its own', async () => {
+    const choose = vi.fn()
+    const add = vi.fn<(e: Entry) => void>()
+    render(
+      <LogPanel
+        person={PERSON}
+        segment={{ ...SEGMENT, side: 'RIGHT' }}
+        arm={{ side: 'RIGHT', choose }}
+        add={add}
+      />,
+    )
+    const user = userEvent.setup()
+    expect(screen.getByRole('radio', { name: 'right' }).getAttribute('aria-checked')).toBe('true')
+    await user.click(screen.getByRole('radio', { name: 'left' }))
+    expect(choose).toHaveBeenCalledExactlyOnceWith('LEFT')
+    await user.click(screen.getByRole('radio', { name: 'effort 5' }))
+    expect(add).toHaveBeenCalledExactlyOnceWith({ slotKey: 's1', round: 2, side: 'RIGHT', effort: 5 })
+  })
 })

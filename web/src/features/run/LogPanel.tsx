@@ -10,6 +10,10 @@ const SIDES = [
   ['right', 'right'],
   ['neither', 'both or middle'],
 ] as const
+const ARMS = [
+  ['LEFT', 'left'],
+  ['RIGHT', 'right'],
+] as const
 /** Grams a tap moves a weight by; never over what was planned. */
 const STEP = 500
 type Side = (typeof SIDES)[number][0]
@@ -20,11 +24,14 @@ const chip = (on: boolean) =>
 export function LogPanel({
   person,
   segment,
+  arm,
   known,
   add,
 }: {
   person: S['RunPersonView']
   segment?: S['Segment']
+  /** in a phrase each arm is told of as a whole */
+  arm?: { side: 'LEFT' | 'RIGHT'; choose: (side: 'LEFT' | 'RIGHT') => void }
   known?: Entry
   add: (e: Entry) => void
 }) {
@@ -45,6 +52,9 @@ export function LogPanel({
         set {segment.round}
         {segment.side !== 'BOTH' && `, ${segment.side.toLowerCase()}`}
       </p>
+      {arm && (
+        <Choice label="which side" look="night" options={ARMS} value={arm.side} onChange={arm.choose} />
+      )}
       <Scale
         label={
           <>

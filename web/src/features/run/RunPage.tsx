@@ -65,6 +65,7 @@ function Live({
   const [stopping, setStopping] = useState(false)
   const [ending, setEnding] = useState(false)
   const [sound, setSound] = useState(true)
+  const [arm, setArm] = useState<'LEFT' | 'RIGHT'>('LEFT')
   // what to keep in mind beside the timer; the run goes on without it
   const about = useTold(person.clientId, async () => {
     const of = { params: { path: { clientId: person.clientId } } }
@@ -160,6 +161,14 @@ function Live({
   const asked =
     segment.kind === 'WORK' ? segment : [...segments.slice(0, index)].reverse().find((s) => s.kind === 'WORK')
   const loggable = asked?.block === 'WORK' ? asked : undefined
+  // a phrase names its sides part by part, and is told of each arm as a whole
+  const sides = new Set(
+    segments
+      .filter((g) => g.kind === 'WORK' && g.slotKey === loggable?.slotKey && g.round === loggable.round)
+      .map((g) => g.side),
+  )
+  const phrase = sides.has('BOTH') && sides.has('LEFT') && sides.has('RIGHT')
+  const toldOf = loggable && phrase ? { ...loggable, side: arm } : loggable
   const slots = person.slots.filter((s) => s.block === segment.block)
   const round = segment.round > 0 ? `round ${segment.round} · ` : ''
   const button =
@@ -272,7 +281,7 @@ function Live({
                   {segment.kind === 'WORK' && (
                     <p>
                       {segment.reps !== undefined
-                        ? `${segment.reps} reps`
+                        ? `${segment.reps} ${segment.reps === 1 ? 'rep' : 'reps'}`
                         : segment.holdSeconds !== undefined
                           ? `holds of ${segment.holdSeconds} s`
                           : ''}
@@ -359,8 +368,9 @@ function Live({
         <aside className="bg-panel px-4 py-4 md:px-6" aria-label="Log">
           <LogPanel
             person={person}
-            segment={loggable}
-            known={loggable && entries(events, people).get(entryKey(loggable, person.clientId))}
+            segment={toldOf}
+            arm={phrase ? { side: arm, choose: setArm } : undefined}
+            known={toldOf && entries(events, people).get(entryKey(toldOf, person.clientId))}
             add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
           />
           <p role="status" className="mt-4 text-sm text-[#a9bcc2]">

@@ -266,7 +266,8 @@ public final class CatalogueReader {
           strings(m.get("cues")),
           strings(m.get("faults")),
           m.has("lever") ? m.get("lever").asInt() : 0,
-          m.has("figure") ? m.get("figure").asString() : null);
+          m.has("figure") ? m.get("figure").asString() : null,
+          m.has("also") ? constant(SidePattern.class, m.get("also").asString()) : null);
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException("movement " + id + ": " + e.getMessage(), e);
     }

@@ -15,10 +15,13 @@ import riposo.core.plan.Format;
 import riposo.core.plan.FormatKind;
 import riposo.core.plan.Param;
 import riposo.core.plan.PlanBlock;
+import riposo.core.plan.PlanFault;
 import riposo.core.plan.RoundChange;
 import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Sides;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Stage;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -26,14 +29,19 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A session plan as an open document (plans/plan.schema.json). Reading what was written gives the
- * same plan.
+ * same plan. Version 1 (plans/plan-1.schema.json) is still read; what it let stand without effect,
+ * such as stages outside a staged set, is left out.
  *
  * @param note what it is for; null for none
  */
 public record PlanDocument(
     String name, List<String> tags, @Nullable String note, SessionPlan plan) {
   private static final JsonMapper JSON = JsonMapper.builder().build();
+  private static final int VERSION = 2;
   private static final Document DOCUMENT = new Document(JSON, schema(), "the plan cannot be read");
+  private static final Document FIRST =
+      new Document(
+          JSON, CatalogueReader.resource("/plans/plan-1.schema.json"), "the plan cannot be read");
 
   public PlanDocument {
     tags = List.copyOf(tags);
@@ -59,7 +67,8 @@ public record PlanDocument(
    *     schema, a number that cannot be right, a movement the catalogue does not have
    */
   public static PlanDocument read(String text, Catalogue catalogue) {
-    JsonNode node = DOCUMENT.read(text);
+    boolean first = first(text);
+    JsonNode node = (first ? FIRST : DOCUMENT).read(text);
     List<String> problems = new ArrayList<>();
     List<PlanBlock> blocks = new ArrayList<>();
     for (int i = 0; i < node.get("blocks").size(); i++) {
@@ -91,16 +100,31 @@ public record PlanDocument(
       try {
         List<String> tags = new ArrayList<>();
         node.path("tags").forEach(t -> tags.add(t.asString()));
-        return new PlanDocument(
-            node.get("name").asString(),
-            tags,
-            text(node, "note"),
-            new SessionPlan(blocks, number(node, "beat")));
+        SessionPlan plan = new SessionPlan(blocks, number(node, "beat"));
+        if (first) {
+          plan = PlanFault.without(plan);
+        }
+        for (PlanFault f : PlanFault.of(plan, id -> catalogue.find(id).orElse(null))) {
+          problems.add(
+              "/blocks/" + f.block() + "/slots/" + f.slot() + "/" + f.field() + ": " + f.words());
+        }
+        if (problems.isEmpty()) {
+          return new PlanDocument(node.get("name").asString(), tags, text(node, "note"), plan);
+        }
       } catch (IllegalArgumentException e) {
         problems.add("/blocks: " + e.getMessage());
       }
     }
     throw new CatalogueException("the plan cannot be read", problems);
+  }
+
+  /** Whether it says to be of the first version; what cannot be read at all is not. */
+  private static boolean first(String text) {
+    try {
+      return JSON.readTree(text).path("version").asInt(VERSION) == 1;
+    } catch (JacksonException e) {
+      return false;
+    }
   }
 
   private static void known(
@@ -174,7 +198,9 @@ public record PlanDocument(
             : new Extra(
                 constant(Side.class, e.get("side").asString()),
                 e.get("seconds").asInt(),
-                e.get("reason").asString()));
+                e.get("reason").asString()),
+        s.has("sides") ? constant(Sides.class, s.get("sides").asString()) : null,
+        number(s, "hold"));
   }
 
   private static @Nullable Tempo tempo(JsonNode n) {
@@ -200,7 +226,7 @@ public record PlanDocument(
   /** The document as text; what is at its default is left out. */
   public String write() {
     ObjectNode root = JSON.createObjectNode();
-    root.put("document", "riposo-plan").put("version", 1).put("name", name);
+    root.put("document", "riposo-plan").put("version", VERSION).put("name", name);
     if (note != null) {
       root.put("note", note);
     }
@@ -250,6 +276,10 @@ public record PlanDocument(
     if (s.start() != null) {
       o.put("start", id(s.start()));
     }
+    if (s.sides() != null) {
+      o.put("sides", id(s.sides()));
+    }
+    put(o, "hold", s.hold());
     if (!s.stages().isEmpty()) {
       ArrayNode stages = o.putArray("stages");
       for (Stage t : s.stages()) {

@@ -49,6 +49,7 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
+import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
 
 /** Whole plans adapted over the shipped catalogue: standings, pins, doses, kit, stairs, words. */
@@ -324,12 +325,12 @@ class PlanAdaptationTest {
     "supine-dumbbell-press, grip 0 right, 2000, 0, right no weight",
     "supine-dumbbell-press, grip 1 right, 2000, 1000, right 1 kg",
     "overhead-press, load.hand 1500 right, 2000, 1000, left 2 kg",
-    "curl, load.total 3000, 1000, 1000, 1 kg each",
+    "curl, load.total 3000, 1000, 1000, 1 kg in each hand",
     "kick-back, load.hand 1000 left, 1000, 2000, right 2 kg",
     "curl, STROKE_SIDE left, 1000, 2000, left 1 kg",
-    "curl, STERNOTOMY, 2000, 2000, 2 kg each",
-    "curl, STERNOTOMY; load.hand 1000 left, 1000, 1000, 1 kg each",
-    "seated-curl, TRUNK_NONE; load.hand 1000 left, 1000, 1000, 1 kg each"
+    "curl, STERNOTOMY, 2000, 2000, 2 kg in each hand",
+    "curl, STERNOTOMY; load.hand 1000 left, 1000, 1000, 1 kg in each hand",
+    "seated-curl, TRUNK_NONE; load.hand 1000 left, 1000, 1000, 1 kg in each hand"
   })
   void aCapOnOneHandLeavesTheOtherItsWeight(
       String asked, String said, int left, int right, String words) {
@@ -354,7 +355,7 @@ class PlanAdaptationTest {
     assertThat(s.result().parts()).as("one part, a weight for each hand").hasSize(1);
     Held h = s.doses().get(0).weight();
     assertThat(List.of(h.left(), h.right())).isEqualTo(List.of(left, right));
-    assertThat(Wording.dose(s.doses().get(0))).contains(words);
+    assertThat(DoseWords.dose(s.doses().get(0))).contains(words);
   }
 
   @Test
@@ -374,7 +375,7 @@ class PlanAdaptationTest {
           assertThat(WORDS.reasons(s)).as("seed %d slot %s", seed, s.slotKey()).isNotEmpty();
         }
         assertThat(s.result().parts()).hasSize(s.doses().size());
-        assertThat(s.doses()).allMatch(d -> !Wording.dose(d).isBlank());
+        assertThat(s.doses()).allMatch(d -> !DoseWords.dose(d).isBlank());
       }
     }
   }

@@ -43,6 +43,7 @@ import riposo.core.run.RunSheets;
 import riposo.core.run.RunState;
 import riposo.core.run.Stamp;
 import riposo.core.run.StopSign;
+import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
 import tools.jackson.databind.JsonNode;
 
@@ -102,10 +103,13 @@ class RunDocumentTest {
   }
 
   /** A share of body weight was written "0.88 bw" then; the number itself is held exactly below. */
-  private static String inTodaysWords(String dose) {
+  private static String inTodaysWords(String dose, int hands) {
     return Pattern.compile("(\\d\\.\\d+) bw")
         .matcher(dose)
-        .replaceAll(m -> Wording.share(Double.parseDouble(m.group(1))));
+        .replaceAll(m -> Wording.share(Double.parseDouble(m.group(1))))
+        .replace(" · ", ", ")
+        .replaceFirst(", band$", ", with the band")
+        .replaceFirst("kg( each)?$", hands == 2 ? "kg in each hand" : "kg in one hand");
   }
 
   /** Every fact of the picture that was stored is in the sheet, and the sentences come back. */
@@ -136,8 +140,8 @@ class RunDocumentTest {
         RunSheet.Part part = slot.parts().get(k);
         JsonNode was = s.path("parts").path(k);
         assertThat(Wording.form(part.form())).isEqualTo(was.path("title").asString());
-        assertThat(Wording.dose(part.dose()))
-            .isEqualTo(inTodaysWords(was.path("doseText").asString()));
+        assertThat(DoseWords.dose(part.dose()))
+            .isEqualTo(inTodaysWords(was.path("doseText").asString(), part.dose().hands()));
         assertThat(RunDocument.JSON.<JsonNode>valueToTree(part.dose())).isEqualTo(was.path("dose"));
         assertThat(part.form().movementId())
             .isEqualTo(was.path("movementId").asStringOpt().orElse(null));

@@ -129,12 +129,16 @@ class StoredRunsTest extends ApiDesk {
               .as(was.path("key") + " " + field)
               .isEqualTo(was.path("parts").get(k).path(field));
         }
-        // a share of body weight was written "0.88 bw" then; the number is in the dose above
+        // a dose was written "2 × 8 · 2 kg each", "0.88 bw" then; its numbers are compared above
+        JsonNode dose = was.path("parts").get(k).path("dose");
         assertThat(is.path("parts").get(k).path("doseText").asString())
             .isEqualTo(
                 Pattern.compile("(\\d\\.\\d+) bw")
                     .matcher(was.path("parts").get(k).path("doseText").asString())
-                    .replaceAll(m -> Wording.share(Double.parseDouble(m.group(1)))));
+                    .replaceAll(m -> Wording.share(Double.parseDouble(m.group(1))))
+                    .replace(" · ", ", ")
+                    .replaceFirst(", band$", ", with the band")
+                    .replaceFirst("kg( each)?(?=$| \\()", hands(dose)));
       }
     }
     JsonNode stops = shown.body().path("stops");
@@ -216,6 +220,11 @@ class StoredRunsTest extends ApiDesk {
       assertThat(new CarriedRuns(c).carry()).isEqualTo(1);
       assertThat(new CarriedRuns(c).carry()).as("a second time there is nothing left").isZero();
     }
+  }
+
+  /** "kg in each hand": how the weight of a dose is said to be held. */
+  private static String hands(JsonNode dose) {
+    return dose.path("hands").asInt() == 2 ? "kg in each hand" : "kg in one hand";
   }
 
   private static JsonNode part(JsonNode adapted, JsonNode entry) {

@@ -16,6 +16,7 @@ import riposo.core.plan.Timeline;
  * @param effortCap greatest effort permitted; null when nothing caps it
  * @param workShare what this client works of the first interval under a work-for-rest cap; null
  *     when the cap changes nothing
+ * @param restGrows counted work keeps its count and has longer rests under such a cap
  */
 public record AdaptedPlan(
     LocalDate date,
@@ -25,7 +26,8 @@ public record AdaptedPlan(
     List<Broken> session,
     List<PlanCheck> checks,
     @Nullable Integer effortCap,
-    @Nullable WorkShare workShare) {
+    @Nullable WorkShare workShare,
+    boolean restGrows) {
   /** So many of each so many seconds; the clock stays shared. */
   public record WorkShare(int seconds, int of) {}
 }

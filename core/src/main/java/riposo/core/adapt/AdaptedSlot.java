@@ -24,6 +24,7 @@ import riposo.core.plan.Block;
  * @param turn what the session as a whole makes of the slot; null where it stays as settled by
  *     itself. The parts of the result are what is done, its cost the slot's own
  * @param gone the movement asked for is no longer in the catalogue; the slot rests until replaced
+ * @param cut what shortens a hold; null where it lasts as asked
  */
 public record AdaptedSlot(
     String slotKey,
@@ -40,4 +41,15 @@ public record AdaptedSlot(
     boolean released,
     List<Dose> doses,
     @Nullable Turn turn,
-    boolean gone) {}
+    boolean gone,
+    @Nullable HoldCut cut) {
+
+  /**
+   * A hold that is shorter than asked for.
+   *
+   * @param asked seconds of one hold as the plan asks
+   * @param now seconds of one hold
+   * @param by limits on still effort that it passes; empty where the form done has shorter holds
+   */
+  public record HoldCut(int asked, int now, List<Broken> by) {}
+}

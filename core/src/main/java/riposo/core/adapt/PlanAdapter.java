@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Held;
@@ -22,6 +23,7 @@ import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.LoadKind;
+import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Position;
 import riposo.core.movement.Purpose;
@@ -39,8 +41,8 @@ import riposo.core.plan.PlanBlock;
 import riposo.core.plan.PlanCheck;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Sides;
 import riposo.core.plan.Slot;
-import riposo.core.plan.Stage;
 import riposo.core.plan.Station;
 import riposo.core.plan.Timeline;
 
@@ -50,6 +52,8 @@ public final class PlanAdapter {
 
   /** An arm raised further than that is overhead. */
   private static final int OVERHEAD = 120;
+
+  private static final int OPEN = Integer.MAX_VALUE;
 
   private final Adapter adapter;
   private final Catalogue catalogue;
@@ -72,25 +76,31 @@ public final class PlanAdapter {
    * of every slot is what the plan asks, only the postures are those of what is shown.
    *
    * @param shown movement by slot key; a slot without one keeps what the plan asks
+   * @param countCap work as a percentage of rest in counted work, which the group shares
    */
-  public Timeline shown(SessionPlan plan, Map<String, String> shown) {
+  public Timeline shown(SessionPlan plan, Map<String, String> shown, int countCap) {
     Map<String, Station> stations = plannedStations(plan);
+    Map<String, SessionPlan.Asked> byKey = new HashMap<>();
+    plan.asked().forEach(a -> byKey.put(a.key(), a));
     shown.forEach(
         (key, id) -> {
           Movement m = find(id);
           Station asked = stations.get(key);
-          if (m != null && asked != null) {
+          SessionPlan.Asked at = byKey.get(key);
+          if (m != null && asked != null && at != null) {
             stations.put(
                 key,
                 new Station(
                     key,
                     asked.oneSided(),
+                    asked.sides(),
                     Integer.MAX_VALUE,
                     asked.tempo(),
-                    pieces(catalogue.variants(m).get(0), Side.BOTH, null, Integer.MAX_VALUE)));
+                    SlotPieces.of(at, find(at.slot().movementId()), OPEN)
+                        .of(catalogue.variants(m).get(0), Side.BOTH, m.tempo(), null)));
           }
         });
-    return Timeline.compile(plan, stations::get, Integer.MAX_VALUE, Mobility.USUAL);
+    return Timeline.compile(plan, stations::get, OPEN, countCap, Mobility.USUAL);
   }
 
   private Map<String, Station> plannedStations(SessionPlan plan) {
@@ -100,20 +110,17 @@ public final class PlanAdapter {
       Tempo own = a.slot().tempo();
       if (m == null) {
         Tempo tempo = own == null ? Tempo.of("2-0-2-0") : own;
-        Piece still = new Piece(Side.BOTH, null, tempo, 0, false);
+        Piece still = new Piece(Side.BOTH, null, tempo, null, false);
         stations.put(
             a.key(), new Station(a.key(), false, Integer.MAX_VALUE, tempo, List.of(still)));
         continue;
       }
       Variant v = catalogue.variants(m).get(0);
+      SlotPieces told = SlotPieces.of(a, m, OPEN);
+      Tempo tempo = own == null ? m.tempo() : own;
+      List<Piece> pieces = told.of(v, Side.BOTH, tempo, null);
       stations.put(
-          a.key(),
-          new Station(
-              a.key(),
-              v.oneSided(),
-              Integer.MAX_VALUE,
-              own == null ? m.tempo() : own,
-              pieces(v, Side.BOTH, own, Integer.MAX_VALUE)));
+          a.key(), new Station(a.key(), pieces.size() == 2, a.slot().sides(), OPEN, tempo, pieces));
     }
     return stations;
   }
@@ -189,7 +196,6 @@ public final class PlanAdapter {
       rungDown(plan, ceilings, caps.day());
     }
     int workCap = caps.cap(Axis.WORK_PER_REST, Side.BOTH);
-    int holdCap = caps.cap(Axis.HOLD, Side.BOTH);
     List<Settled> settled = new ArrayList<>();
     for (SessionPlan.Asked asked : today.asked()) {
       int raise = asked.block().effortRaise(asked.index());
@@ -199,33 +205,26 @@ public final class PlanAdapter {
       settled = stayUp(settled, turns(settled), standings, pins);
     }
     Map<String, Turn> turns = turns(settled);
-    List<AdaptedSlot> slots = new ArrayList<>();
     Map<String, Station> stations = new HashMap<>();
     Map<String, Station> asPlanned = plannedStations(today);
-    Timeline plannedToday = Timeline.compile(today, asPlanned::get, workCap, Mobility.USUAL);
     for (Settled one : settled) {
-      SessionPlan.Asked asked = one.at();
-      AdaptedSlot adapted = slot(one, turns.get(asked.key()), plannedToday, kit, standings, dose);
-      slots.add(adapted);
-      Station plain = java.util.Objects.requireNonNull(asPlanned.get(asked.key()));
-      List<Piece> pieces = new ArrayList<>();
-      Tempo tempo = plain.tempo();
-      for (Performed part : adapted.result().parts()) {
-        if (part.isRest()) {
-          pieces.add(new Piece(part.side(), null, null, 0, false));
-        } else {
-          Variant v = adapter.variant(part);
-          Tempo own = slower(tempo(adapted, part), asked.slot().tempo());
-          Tempo kept = within(own == null ? v.movement().tempo() : own, holdCap);
-          pieces.addAll(pieces(v, part.side(), kept, holdCap));
-          if (!v.movement().isHold()) {
-            tempo = kept;
-          }
-        }
-      }
-      stations.put(asked.key(), new Station(asked.key(), plain.oneSided(), holdCap, tempo, pieces));
+      Station plain = java.util.Objects.requireNonNull(asPlanned.get(one.at().key()));
+      stations.put(one.at().key(), station(one, done(one, turns), plain, caps, standings));
     }
     Timeline timeline = Timeline.compile(today, stations::get, workCap, mobility);
+    Timeline asked = Timeline.compile(today, asPlanned::get, OPEN, Mobility.USUAL);
+    List<AdaptedSlot> slots = new ArrayList<>();
+    for (Settled one : settled) {
+      slots.add(
+          slot(
+              one,
+              turns.get(one.at().key()),
+              new Clocks(asked, timeline),
+              caps,
+              kit,
+              standings,
+              dose));
+    }
     int effort = caps.cap(Axis.EFFORT, Side.BOTH);
     int[] session = new int[Axis.CELLS];
     shoulders(slots, session);
@@ -245,7 +244,31 @@ public final class PlanAdapter {
         Broken.of(caps, session),
         PlanCheck.of(timeline),
         effort == Integer.MAX_VALUE ? null : effort,
-        share(today, workCap));
+        share(today, workCap),
+        restGrows(today, workCap));
+  }
+
+  /** Whether counted work of the plan has its rests lengthened for this client. */
+  private static boolean restGrows(SessionPlan plan, int cap) {
+    return cap != OPEN
+        && plan.blocks().stream()
+            .anyMatch(
+                b ->
+                    b.block() == Block.WORK
+                        && b.format().kind().countKept()
+                        && !b.slots().isEmpty());
+  }
+
+  /**
+   * What would fit where the session is longer than this client's may be; empty where it is not, or
+   * where nothing shorter fits.
+   *
+   * @param adapted what the plan comes to now
+   * @param pins choices of the professional by slot key
+   */
+  public List<SessionFit> fits(
+      SessionPlan plan, AdaptedPlan adapted, ClientDay day, Map<String, Pin> pins) {
+    return SessionFit.of(plan, adapted, p -> adapt(p, day, pins));
   }
 
   /**
@@ -393,6 +416,72 @@ public final class PlanAdapter {
         ceilings.put(m.familyId(), new Ceiling(m.familyId(), at - 1, day));
       }
     }
+  }
+
+  /** The clock as asked for, for nobody in particular, and the client's own. */
+  private record Clocks(Timeline asked, Timeline own) {}
+
+  /** What the clock is told of a slot as this client does it. */
+  private Station station(
+      Settled one,
+      List<Performed> parts,
+      Station plain,
+      Caps caps,
+      Map<String, Standing> standings) {
+    SessionPlan.Asked at = one.at();
+    SlotPieces told = SlotPieces.of(at, find(at.slot().movementId()), caps);
+    List<Piece> pieces = new ArrayList<>();
+    Tempo tempo = plain.tempo();
+    for (Performed part : parts) {
+      if (part.isRest()) {
+        pieces.add(Piece.rest(part.side()));
+      } else {
+        Variant v = adapter.variant(part);
+        Standing s = standing(v.movement(), standings);
+        Tempo own = slower(tempo(s), at.slot().tempo());
+        Tempo kept = within(own == null ? v.movement().tempo() : own, told.holdCap());
+        pieces.addAll(told.of(v, part.side(), kept, s == null ? null : s.reps()));
+        if (!v.movement().isHold()) {
+          tempo = kept;
+        }
+      }
+    }
+    // counted, each side has its own count; on a shared clock the intervals stay as planned
+    FormatKind kind = at.block().format().kind();
+    boolean oneSided =
+        kind == FormatKind.PHRASE
+            ? parts.stream().allMatch(p -> sidesMayBeNamed(p, caps))
+            : kind.countKept() ? pieces.size() == 2 : plain.oneSided();
+    return new Station(at.key(), oneSided, at.slot().sides(), told.holdCap(), tempo, pieces);
+  }
+
+  /**
+   * Whether a phrase may have one side of it at a time: what both arms do at once is judged again
+   * one-sided.
+   */
+  private boolean sidesMayBeNamed(Performed p, Caps caps) {
+    if (p.isRest() || p.side() != Side.BOTH) {
+      return true;
+    }
+    Variant v = adapter.variant(p);
+    if (v.oneSided() || v.movement().sides() != SidePattern.BOTH) {
+      return true;
+    }
+    List<Modifier> with = new ArrayList<>(p.modifiers());
+    with.add(Modifier.ONE_SIDE);
+    return Stream.of(Side.LEFT, Side.RIGHT)
+        .map(s -> new Performed(s, p.movementId(), with, p.range()))
+        .allMatch(one -> adapter.possible(one) && adapter.broken(one, caps).isEmpty());
+  }
+
+  /** The verdict on the movement itself that is done; null when there is none. */
+  private static @Nullable Standing standing(Movement m, Map<String, Standing> standings) {
+    Standing s = standings.get(m.familyId());
+    return s != null && s.movementId().equals(m.id()) ? s : null;
+  }
+
+  private static @Nullable Tempo tempo(@Nullable Standing s) {
+    return s == null || s.tempo() == null ? null : Tempo.of(s.tempo());
   }
 
   /** The longer of two tempos; null when neither is given. */
@@ -570,20 +659,50 @@ public final class PlanAdapter {
       }
     }
     return new Settled(
-        at, situation, standing, result, pinned, overridden, pin != null && !pinned, false);
+        at,
+        situation,
+        standing,
+        oneSide(slot, result),
+        pinned,
+        overridden,
+        pin != null && !pinned,
+        false);
+  }
+
+  /** What is left of a result where the slot asks for one side only. */
+  private SlotResult oneSide(Slot slot, SlotResult result) {
+    if (slot.sides() != Sides.ONE_ONLY || result.parts().stream().allMatch(Performed::isRest)) {
+      return result;
+    }
+    Side only = slot.startSide();
+    List<Performed> parts = new ArrayList<>();
+    for (Performed p : result.parts()) {
+      if (p.side() == only || p.side() == Side.BOTH) {
+        boolean sided = !p.isRest() && adapter.variant(p).oneSided();
+        parts.add(sided ? new Performed(only, p.movementId(), p.modifiers(), p.range()) : p);
+      }
+    }
+    boolean asAsked =
+        parts.size() == 1
+            && result.targetId().equals(parts.get(0).movementId())
+            && parts.get(0).modifiers().isEmpty();
+    return asAsked
+        ? new SlotResult(result.targetId(), parts, Cost.NONE, List.of(), result.next())
+        : result.with(parts);
   }
 
   private AdaptedSlot slot(
-      Settled one,
+      Settled settled,
       @Nullable Turn turn,
-      Timeline planned,
+      Clocks clocks,
+      Caps caps,
       Kitbag kit,
       Map<String, Standing> standings,
       TodayDose today) {
-    SessionPlan.Asked at = one.at();
-    Situation situation = one.situation();
+    SessionPlan.Asked at = settled.at();
+    Situation situation = settled.situation();
     Movement asked = find(at.slot().movementId());
-    SlotResult result = turn == null ? one.result() : one.result().with(turn.parts());
+    SlotResult result = turn == null ? settled.result() : settled.result().with(turn.parts());
     if (asked == null) {
       return new AdaptedSlot(
           at.key(),
@@ -600,48 +719,58 @@ public final class PlanAdapter {
           false,
           List.of(new Dose(at.rounds(), null, null, null, 0, null, false)),
           null,
-          true);
+          true,
+          null);
     }
     List<Dose> doses = new ArrayList<>();
-    int share = interval(planned, at.key());
+    SlotPieces told = SlotPieces.of(at, asked, caps);
     for (Performed part : result.parts()) {
-      doses.add(
-          dose(part, at, share, result.parts().size(), situation.caps(), kit, standings, today));
+      doses.add(dose(part, at, told, clocks.own(), situation.caps(), kit, standings, today));
     }
+    Variant plain = catalogue.variants(asked).get(0);
+    boolean one = at.slot().sides() == Sides.ONE_ONLY && plain.oneSided();
     return new AdaptedSlot(
         at.key(),
         at.block().block(),
         asked.purpose(),
         asked.id(),
-        Broken.of(situation.caps(), catalogue.variants(asked).get(0).whole()),
+        Broken.of(situation.caps(), plain.demand(one ? at.slot().startSide() : Side.BOTH)),
         adapter.missing(new Performed(Side.BOTH, asked.id(), List.of(), 100), situation),
         kit.unmeasured(),
-        one.standing(),
+        settled.standing(),
         result,
-        one.pinned(),
-        one.overridden(),
-        one.released(),
+        settled.pinned(),
+        settled.overridden(),
+        settled.released(),
         doses,
         turn,
-        false);
+        false,
+        cut(at, plain, doses, clocks, caps));
   }
 
-  /** Seconds of work of the slot's first interval, both sides of it together; 0 without a clock. */
-  private static int interval(Timeline planned, String key) {
-    int seconds = 0;
-    Segment first = null;
-    for (Segment g : planned.segments()) {
-      if (!g.slotKey().equals(key) || g.kind() != Segment.Kind.WORK) {
-        continue;
-      }
-      if (first == null || g.round() == first.round() && g.set() == first.set()) {
-        first = g;
-        seconds += g.length();
-      } else {
-        break;
-      }
+  private static @Nullable Integer longestHold(String key, Timeline t) {
+    return t.segments().stream()
+        .filter(g -> g.slotKey().equals(key) && g.holdSeconds() != null)
+        .map(Segment::holdSeconds)
+        .max(Integer::compare)
+        .orElse(null);
+  }
+
+  /** A hold that is shorter than asked for, and what shortens it; null where it is not. */
+  private static AdaptedSlot.@Nullable HoldCut cut(
+      SessionPlan.Asked at, Variant plain, List<Dose> doses, Clocks clocks, Caps caps) {
+    Integer now = longestHold(at.key(), clocks.own());
+    Integer wanted = longestHold(at.key(), clocks.asked());
+    if (at.block().format().kind() == FormatKind.THROUGH_DAY) {
+      now = doses.get(0).holdSeconds();
+      wanted = SlotPieces.of(at, plain.movement(), OPEN).hold(plain);
     }
-    return seconds;
+    if (now == null || wanted == null || now >= wanted) {
+      return null;
+    }
+    int[] still = new int[Axis.CELLS];
+    still[Axis.HOLD.cell(Side.BOTH)] = wanted;
+    return new AdaptedSlot.HoldCut(wanted, now, Broken.of(caps, still));
   }
 
   private boolean closedByVerdict(Performed part, Map<String, Standing> standings) {
@@ -660,131 +789,86 @@ public final class PlanAdapter {
                     .isPresent());
   }
 
-  private static @Nullable Tempo tempo(AdaptedSlot slot, Performed part) {
-    Standing s = slot.standing();
-    return s != null && s.tempo() != null && s.movementId().equals(part.movementId())
-        ? Tempo.of(s.tempo())
-        : null;
-  }
-
   private Dose dose(
       Performed part,
       SessionPlan.Asked at,
-      int interval,
-      int parts,
+      SlotPieces told,
+      Timeline timeline,
       Caps caps,
       Kitbag kit,
       Map<String, Standing> standings,
       TodayDose today) {
-    int rounds = at.rounds();
+    Format f = at.block().format();
+    int rounds = f.kind() == FormatKind.THROUGH_DAY ? f.get(Param.TIMES) : at.rounds();
     if (part.movementId() == null) {
       return new Dose(rounds, null, null, null, 0, null, false);
     }
     Variant v = adapter.variant(part);
     Movement m = v.movement();
-    Standing s = standings.get(m.familyId());
-    if (s != null && !s.movementId().equals(m.id())) {
-      s = null;
-    }
-    Held weight = null;
-    if (m.loadKind() == LoadKind.DUMBBELL) {
-      weight = Held.same(0, v.handsLoaded());
-      if (v.loadable()) {
-        int hands = Math.max(1, v.handsLoaded());
-        OptionalInt target =
-            s != null && s.grams() != null
-                ? OptionalInt.of(s.grams())
-                : Loads.lightest(hands, kit.weights());
-        if (target.isPresent()) {
-          int wanted = target.getAsInt();
-          // The plan's weight is a ceiling: it never lifts what history allows.
-          Integer most = at.slot().grams();
-          if (most != null) {
-            wanted = Math.min(wanted, most);
-          }
-          weight = Loads.held(v, part.side(), today.grams(wanted), caps, kit.weights());
-        }
-      }
-    }
-    Integer asked = reps(at);
-    boolean halves = parts == 2 || v.oneSided() && part.side() == Side.BOTH;
-    // Counted formats give each side its own repetitions; clocked ones halve the interval.
-    int seconds = halves && !eachSide(at) ? interval / 2 : interval;
-    int holdCap = caps.cap(Axis.HOLD, Side.BOTH);
-    Tempo own =
-        slower(s != null && s.tempo() != null ? Tempo.of(s.tempo()) : null, at.slot().tempo());
-    Tempo tempo = within(own == null ? m.tempo() : own, holdCap);
-    int reps =
-        at.block().format().kind() == FormatKind.THROUGH_DAY || asked != null && interval == 0
-            ? asked == null ? 0 : asked
-            : asked == null ? tempo.repsIn(seconds) : asked;
-    if (m.sides() == SidePattern.ALTERNATING && !v.oneSided()) {
-      reps -= reps % 2;
-    }
-    if (s != null && s.reps() != null) {
+    Standing s = standing(m, standings);
+    SlotCount count = SlotCount.of(at, part.side(), timeline, told, v);
+    Integer reps = count.reps();
+    if (reps != null && s != null && s.reps() != null) {
       reps = Math.min(reps, s.reps());
     }
-    boolean held = at.block().format().kind() == FormatKind.HOLDS;
-    int most = m.isHold() ? held(v, holdCap) : holdCap;
-    if (held && most < 1) {
+    if (reps == null && count.hold() == null) {
       return new Dose(rounds, null, null, null, 0, null, false);
     }
     return new Dose(
         rounds,
-        m.isHold() || held ? null : reps,
-        m.isHold() || held ? (Integer) (interval > 0 ? Math.min(seconds, most) : most) : null,
+        reps,
+        count.hold(),
         null,
         v.handsLoaded(),
         m.share(),
         m.loadKind() == LoadKind.BAND && v.loadable(),
-        weight);
+        weight(v, part.side(), at, caps, kit, s, today),
+        turns(count, told, v, part.side()),
+        count.counts(),
+        count.seconds(),
+        count.series());
   }
 
-  /** Repetitions the format asks for; null where the clock decides. */
-  private static @Nullable Integer reps(SessionPlan.Asked at) {
-    Format f = at.block().format();
-    Integer own = at.slot().reps();
-    return switch (f.kind()) {
-      case SETS, ROUNDS_POSSIBLE, THROUGH_DAY -> own == null ? (Integer) f.get(Param.REPS) : own;
-      case BY_COUNT -> own;
-      case GATHER -> Math.min(f.get(Param.TOTAL), f.get(Param.SET_SIZE));
-      case PHRASE -> f.get(Param.REPEATS) * f.phrase().size();
-      case STAGED -> at.slot().stages().stream().mapToInt(Stage::count).sum();
-      default -> null;
-    };
+  private static Dose.@Nullable Turns turns(
+      SlotCount count, SlotPieces told, Variant v, Side side) {
+    return side == Side.BOTH && count.turns() == null && told.sides(v) == Sides.IN_TURN
+        ? Dose.Turns.IN_TURN
+        : count.turns();
   }
 
-  private boolean eachSide(SessionPlan.Asked at) {
-    Movement m = find(at.slot().movementId());
-    boolean oneSided = m != null && catalogue.variants(m).get(0).oneSided();
-    FormatKind kind = at.block().format().kind();
-    return oneSided
-        && (kind.counted()
-            || kind == FormatKind.HOLDS
-            || kind == FormatKind.STAGED
-            || at.block().sides() != PlanBlock.SideMode.SPLIT);
-  }
-
-  /** A stretch is no still effort and stays open, but is held no longer than the cap. */
-  private static int held(Variant v, int holdCap) {
-    return Math.min(v.holdSeconds(), holdCap);
-  }
-
-  private static List<Piece> pieces(Variant v, Side side, @Nullable Tempo other, int holdCap) {
-    Movement m = v.movement();
-    Tempo tempo = other == null ? m.tempo() : other;
-    int hold = held(v, holdCap);
-    if (side == Side.BOTH && v.oneSided()) {
-      return List.of(
-          new Piece(Side.LEFT, v.position(), tempo, hold, false),
-          new Piece(Side.RIGHT, v.position(), tempo, hold, false));
+  /** The weight held; null where the movement takes none. */
+  private static @Nullable Held weight(
+      Variant v,
+      Side side,
+      SessionPlan.Asked at,
+      Caps caps,
+      Kitbag kit,
+      @Nullable Standing s,
+      TodayDose today) {
+    if (v.movement().loadKind() != LoadKind.DUMBBELL) {
+      return null;
     }
-    return List.of(
-        new Piece(
-            side,
-            v.position(),
-            tempo,
-            hold,
-            m.sides() == SidePattern.ALTERNATING && side == Side.BOTH));
+    Held none = Held.same(0, v.handsLoaded());
+    if (!v.loadable()) {
+      return none;
+    }
+    int hands = Math.max(1, v.handsLoaded());
+    OptionalInt target =
+        s != null && s.grams() != null
+            ? OptionalInt.of(s.grams())
+            : Loads.lightest(hands, kit.weights());
+    if (target.isEmpty()) {
+      return none;
+    }
+    int wanted = target.getAsInt();
+    // The plan's weight is a ceiling: it never lifts what history allows.
+    Integer most = at.slot().grams();
+    if (most != null) {
+      wanted = Math.min(wanted, most);
+    }
+    boolean atOnce = at.block().format().phrase().contains(Side.BOTH) && v.oneSided();
+    return atOnce
+        ? Loads.inBoth(v, side, today.grams(wanted), caps, kit.weights())
+        : Loads.held(v, side, today.grams(wanted), caps, kit.weights());
   }
 }

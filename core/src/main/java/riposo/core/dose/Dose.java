@@ -1,5 +1,6 @@
 package riposo.core.dose;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -15,6 +16,11 @@ import org.jspecify.annotations.Nullable;
  * @param band true when a band is used
  * @param held the weight hand by hand; null where the movement takes none. What was stored before
  *     the hands were told apart is read as the same in both
+ * @param turns how the two sides come; null where both work at once, or the dose is one side's
+ * @param counts of a staged set what is counted; null elsewhere
+ * @param seconds of work on the clock at a time; null where the count is the dose
+ * @param series repetitions round by round, or set by set, where they differ; null where they do
+ *     not
  */
 public record Dose(
     int rounds,
@@ -24,12 +30,38 @@ public record Dose(
     int hands,
     @Nullable Double share,
     boolean band,
-    @Nullable Held held) {
+    @Nullable Held held,
+    @Nullable Turns turns,
+    @Nullable Counts counts,
+    @Nullable Integer seconds,
+    @Nullable List<Integer> series) {
+  /** How the two sides come. */
+  public enum Turns {
+    /** So much on each side. */
+    EACH,
+    /** One side and the other in turn, counted together. */
+    IN_TURN,
+    /** The first side in odd rounds, the other in even ones. */
+    BY_ROUND,
+    LEFT,
+    RIGHT
+  }
+
+  /**
+   * What a staged set counts: only full repetitions are progress.
+   *
+   * @param full repetitions over the whole range
+   * @param part repetitions over a part of it
+   * @param holdSeconds held in all
+   */
+  public record Counts(int full, int part, int pulses, int holdSeconds) {}
+
   public Dose {
     if (held != null) {
       grams = held.heavier();
       held = held.differs() ? held : null;
     }
+    series = series == null ? null : List.copyOf(series);
   }
 
   /** The weight hand by hand; null where the movement takes none. */
@@ -46,6 +78,12 @@ public record Dose(
       int hands,
       @Nullable Double share,
       boolean band) {
-    this(rounds, reps, holdSeconds, grams, hands, share, band, null);
+    this(rounds, reps, holdSeconds, grams, hands, share, band, null, null, null, null, null);
+  }
+
+  /** The same, the sides coming so. */
+  public Dose turns(@Nullable Turns other) {
+    return new Dose(
+        rounds, reps, holdSeconds, grams, hands, share, band, held, other, counts, seconds, series);
   }
 }

@@ -1,6 +1,7 @@
 package riposo.core.dose;
 
 import java.util.Collection;
+import java.util.List;
 import java.util.OptionalInt;
 import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
@@ -82,6 +83,26 @@ public final class Loads {
     return left == right || alike && variant.emptyHand() == null
         ? new Held(same, same, Held.Way.EACH_HAND)
         : new Held(left, right, Held.Way.EACH_HAND);
+  }
+
+  /**
+   * The weight of one-handed work that both hands do at once in between: one for each hand, and the
+   * caps of all that is held count for both together.
+   */
+  public static Held inBoth(
+      Variant variant, Side side, int targetGrams, Caps caps, Collection<Weight> kit) {
+    int most = Math.min(targetGrams, capBoth(caps, variant));
+    List<Weight> pairs = kit.stream().filter(w -> w.count() >= 2).toList();
+    return held(variant, side, most, caps, pairs);
+  }
+
+  /** The greatest weight in each of two hands, in grams, by what may be held in all. */
+  public static int capBoth(Caps caps, Variant variant) {
+    int total = caps.cap(Axis.LOAD_TOTAL, Side.BOTH);
+    if (variant.overhead()) {
+      total = Math.min(total, caps.cap(Axis.LOAD_OVERHEAD, Side.BOTH));
+    }
+    return total / 2;
   }
 
   private static int one(

@@ -1,4 +1,8 @@
-/** Groups: lanes, kit sharing, who needs watching. */
+/**
+ * Groups: {@link riposo.core.group.Lanes}, {@link riposo.core.group.KitShare kit sharing}, {@link
+ * riposo.core.group.CountedRest the rest of counted work}, {@link riposo.core.group.Watch who needs
+ * watching}.
+ */
 @NullMarked
 package riposo.core.group;
 

@@ -17,6 +17,7 @@ import riposo.core.limit.JointMotion;
  * @param ranged the joint motions that a shorter range cuts
  * @param lever percent of the load that a shorter lever takes off; 0 where the lever is fixed
  * @param figure the drawing's key; null for the posture alone
+ * @param also the other pattern of sides it can be done in; null for none
  */
 public record Movement(
     String id,
@@ -39,7 +40,8 @@ public record Movement(
     List<String> cues,
     List<String> faults,
     int lever,
-    @Nullable String figure) {
+    @Nullable String figure,
+    @Nullable SidePattern also) {
 
   public Movement {
     if (rung < 1) {
@@ -64,9 +66,61 @@ public record Movement(
       throw new IllegalArgumentException(
           id + ": the modifier shorter-lever and the field lever go together");
     }
+    if (also != null && (also == SidePattern.BOTH || sides == SidePattern.BOTH || also == sides)) {
+      throw new IllegalArgumentException(
+          id + ": the other pattern of sides is alternating or one-side, and not the usual one");
+    }
     kit = List.copyOf(kit);
     cues = List.copyOf(cues);
     faults = List.copyOf(faults);
+  }
+
+  /** A movement done in one pattern of sides. */
+  public Movement(
+      String id,
+      String name,
+      String familyId,
+      Purpose purpose,
+      int rung,
+      int difficulty,
+      SidePattern sides,
+      Tempo tempo,
+      LoadKind loadKind,
+      @Nullable Double share,
+      Set<String> primary,
+      Set<String> secondary,
+      List<Set<Kit>> kit,
+      Demands demands,
+      int leastRange,
+      Set<JointMotion> ranged,
+      Set<Modifier> modifiers,
+      List<String> cues,
+      List<String> faults,
+      int lever,
+      @Nullable String figure) {
+    this(
+        id,
+        name,
+        familyId,
+        purpose,
+        rung,
+        difficulty,
+        sides,
+        tempo,
+        loadKind,
+        share,
+        primary,
+        secondary,
+        kit,
+        demands,
+        leastRange,
+        ranged,
+        modifiers,
+        cues,
+        faults,
+        lever,
+        figure,
+        null);
   }
 
   /** The same movement on another rung of its family. */
@@ -92,7 +146,13 @@ public record Movement(
         cues,
         faults,
         lever,
-        figure);
+        figure,
+        also);
+  }
+
+  /** Whether it can be done in that pattern of sides. */
+  public boolean does(SidePattern pattern) {
+    return sides == pattern || also == pattern;
   }
 
   public Position position() {

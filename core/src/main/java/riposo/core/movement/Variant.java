@@ -179,6 +179,11 @@ public final class Variant {
     return draft.hold;
   }
 
+  /** Whether a hold of it is a mild stretch or a posture kept, which is no still effort. */
+  public boolean stretch() {
+    return draft.stretch;
+  }
+
   /** True when a weight or band may still be held. */
   public boolean loadable() {
     return movement.loadKind() != LoadKind.NONE && !modifiers.contains(Modifier.NO_WEIGHT);

@@ -13,8 +13,10 @@ import riposo.core.limit.Side;
  * @param side the side at work; null to do the movement as it is, both sides in the one bout
  * @param first the side that begins when both are in the one bout
  * @param reps asked for in these seconds; null to count by tempo
- * @param rest seconds after it
+ * @param rest seconds after it, of which a client with a work-for-rest cap has a share
+ * @param more seconds of a long rest after that, which is no part of the share
  * @param still the movement is held, whatever it usually is
+ * @param pace what a work-for-rest cap changes
  */
 record Bout(
     String key,
@@ -25,14 +27,36 @@ record Bout(
     int seconds,
     @Nullable Integer reps,
     int rest,
+    int more,
     @Nullable Integer stage,
-    boolean still) {
+    boolean still,
+    Pace pace) {
 
   static final int BEAT = 60;
 
-  /** The bouts of a block in order; none for a block without a clock or as many as possible. */
-  static List<Bout> of(PlanBlock b, Function<String, Station> stations, @Nullable Integer beat) {
-    Maker m = new Maker(b, stations, beat == null ? BEAT : beat);
+  /** The set of recorded extra work. */
+  static final int EXTRA = 99;
+
+  /** What a work-for-rest cap changes. */
+  enum Pace {
+    /** A shared clock: the client works the first part of work and rest. */
+    CLOCK,
+    /** The count is the dose: the rest grows. */
+    COUNT,
+    /** Part of a set whose last part has the rest; it counts towards that. */
+    ON,
+    /** Reckoned already. */
+    SETTLED
+  }
+
+  /**
+   * The bouts of a block in order; none for a block without a clock or as many as possible.
+   *
+   * @param cap work as a percentage of rest; {@link Integer#MAX_VALUE} when nothing caps
+   */
+  static List<Bout> of(
+      PlanBlock b, Function<String, Station> stations, @Nullable Integer beat, int cap) {
+    Maker m = new Maker(b, stations, beat == null ? BEAT : beat, cap);
     m.make();
     for (Slot s : b.slots()) {
       Extra e = s.extra();
@@ -40,15 +64,79 @@ record Bout(
         int last = b.format().rounds();
         m.out.add(
             new Bout(
-                s.keyAt(last), last, 9, e.side(), e.side(), e.seconds(), null, 0, null, false));
+                s.keyAt(last),
+                last,
+                EXTRA,
+                e.side(),
+                e.side(),
+                e.seconds(),
+                null,
+                0,
+                0,
+                null,
+                false,
+                Pace.CLOCK));
       }
     }
     return m.out;
   }
 
-  private Bout resting(int other) {
-    return new Bout(key, round, set, side, first, seconds, reps, other, stage, still);
+  private Bout resting(int other, int longer) {
+    return new Bout(
+        key,
+        round,
+        set,
+        side,
+        first,
+        seconds,
+        reps,
+        other,
+        longer,
+        stage,
+        still,
+        // where a set ends, its rest is reckoned
+        pace == Pace.ON ? Pace.COUNT : pace);
   }
+
+  /** A slot's bout of so many seconds, both sides in it. */
+  static Bout at(Slot slot, int round, int seconds) {
+    return new Bout(
+        slot.keyAt(1),
+        round,
+        round == 0 ? 0 : 1,
+        null,
+        slot.startSide(),
+        seconds,
+        null,
+        0,
+        0,
+        null,
+        false,
+        Pace.SETTLED);
+  }
+
+  /** The same with so many repetitions in so many seconds; on the one side of its station. */
+  Bout of(int other, @Nullable Integer count, Station st) {
+    return new Bout(
+        key,
+        round,
+        set,
+        st.oneSided() && st.sides() == Sides.ONE_ONLY ? first : side,
+        first,
+        other,
+        count,
+        rest,
+        more,
+        stage,
+        still,
+        pace);
+  }
+
+  private Bout on() {
+    return new Bout(key, round, set, side, first, seconds, reps, rest, more, stage, still, Pace.ON);
+  }
+
+  private static final List<Side> BOTH_IN_TURN = List.of(Side.LEFT, Side.RIGHT);
 
   private static final class Maker {
     private final PlanBlock b;
@@ -58,11 +146,14 @@ record Bout(
     private final int n;
     private final List<Bout> out = new ArrayList<>();
 
-    Maker(PlanBlock b, Function<String, Station> stations, int beat) {
+    private final int cap;
+
+    Maker(PlanBlock b, Function<String, Station> stations, int beat, int cap) {
       this.b = b;
       this.f = b.format();
       this.stations = stations;
       this.beat = beat;
+      this.cap = cap;
       this.n = b.slots().size();
     }
 
@@ -98,7 +189,7 @@ record Bout(
               }
               boolean last = from + size >= n && r == f.get(Param.ROUNDS);
               if (!last) {
-                lastRest(f.get(Param.REST) + f.get(Param.LONG_REST));
+                longRest(f.get(Param.LONG_REST));
               }
             }
           }
@@ -119,7 +210,7 @@ record Bout(
               timed(i, r, work, 0);
             }
             if (r < f.ladder().size()) {
-              lastRest(work);
+              longRest(work);
             }
           }
         }
@@ -147,7 +238,8 @@ record Bout(
         case HOLDS -> {
           for (int i = 0; i < n; i++) {
             for (int r = 1; r <= f.get(Param.REPEATS); r++) {
-              timed(i, r, f.get(Param.HOLD), f.get(Param.REST));
+              Integer own = b.slots().get(i).hold();
+              timed(i, r, own == null ? f.get(Param.HOLD) : own, f.get(Param.REST));
             }
             if (f.get(Param.DROP_LAST_REST) == 1) {
               lastRest(0);
@@ -186,9 +278,7 @@ record Bout(
           for (int r = 1; r <= f.get(Param.ROUNDS); r++) {
             for (int i = 0; i < n; i++) {
               staged(i, r);
-              if (r < f.get(Param.ROUNDS) || i + 1 < n) {
-                lastRest(f.get(Param.REST));
-              }
+              lastRest(r < f.get(Param.ROUNDS) || i + 1 < n ? f.get(Param.REST) : 0);
             }
           }
         }
@@ -197,19 +287,15 @@ record Bout(
             for (int r = 1; r <= f.get(Param.ROUNDS); r++) {
               growing(i, r);
               if (r < f.get(Param.ROUNDS) || i + 2 < n) {
-                lastRest(f.get(Param.REST));
+                longRest(f.get(Param.REST));
               }
             }
           }
         }
         case PHRASE -> {
           for (int i = 0; i < n; i++) {
-            Station st = station(i, 1);
-            int reps = f.get(Param.REPEATS) * f.phrase().size();
-            bout(i, 1, 1, null, reps * st.tempo().seconds(), reps, null);
-            if (i + 1 < n) {
-              lastRest(f.get(Param.REST));
-            }
+            phrase(i);
+            lastRest(i + 1 < n ? f.get(Param.REST) : 0);
           }
         }
         case ROUNDS_POSSIBLE, THROUGH_DAY -> {}
@@ -220,10 +306,12 @@ record Bout(
     private void timed(int i, int round, int seconds, int rest) {
       Station st = station(i, round);
       Side first = first(i, round);
-      if (!st.oneSided() || b.sides() == PlanBlock.SideMode.SPLIT && f.kind() != FormatKind.HOLDS) {
+      Side only = only(st, i, round);
+      if (only != null) {
+        bout(i, round, 1, only, seconds, null, null);
+      } else if (!st.oneSided()
+          || b.sides() != PlanBlock.SideMode.EACH && f.kind() != FormatKind.HOLDS) {
         bout(i, round, 1, null, seconds, null, null);
-      } else if (b.sides() == PlanBlock.SideMode.BY_ROUND) {
-        bout(i, round, 1, sideOf(i, round), seconds, null, null);
       } else {
         bout(i, round, 1, first, seconds, null, null);
         lastRest(rest);
@@ -235,27 +323,77 @@ record Bout(
     /** Counted work: a set for each side, one after the other. */
     private void counted(int i, int round, int reps, int rest) {
       Station st = station(i, round);
-      int seconds = reps * st.tempo().seconds();
-      if (!st.oneSided()) {
-        bout(i, round, 1, null, seconds, reps, null);
-      } else if (b.sides() == PlanBlock.SideMode.BY_ROUND) {
-        bout(i, round, 1, sideOf(i, round), seconds, reps, null);
+      Side only = only(st, i, round);
+      if (!st.oneSided() || only != null) {
+        set(i, round, 1, st, only, reps);
       } else {
         Side first = first(i, round);
-        bout(i, round, 1, first, seconds, reps, null);
-        bout(i, round, 2, first.other(), seconds, reps, null);
+        set(i, round, 1, st, first, reps);
+        set(i, round, 2, st, first.other(), reps);
       }
       lastRest(rest);
+    }
+
+    private void set(int i, int round, int set, Station st, @Nullable Side side, int asked) {
+      int reps = st.piece(side).reps(asked);
+      bout(i, round, set, side, reps * st.tempo().seconds(), reps, null);
+    }
+
+    /** The one side that has the round; null where both are in it. */
+    private @Nullable Side only(Station st, int i, int round) {
+      if (!st.oneSided()) {
+        return null;
+      }
+      boolean byRound =
+          st.sides() == Sides.BY_ROUND
+              || st.sides() == null && b.sides() == PlanBlock.SideMode.BY_ROUND;
+      return st.sides() == Sides.ONE_ONLY
+          ? b.slots().get(i).startSide()
+          : byRound ? sideOf(i, round) : null;
+    }
+
+    /** Every part of the phrase names its side; two alike in a row are one bout. */
+    private void phrase(int i) {
+      Station st = station(i, 1);
+      int each = st.tempo().seconds();
+      int set = 1;
+      for (int k = 0; k < f.get(Param.REPEATS); k++) {
+        for (int p = 0; p < f.phrase().size(); ) {
+          Side side = named(st, f.phrase().get(p));
+          int alike = p;
+          while (alike < f.phrase().size() && named(st, f.phrase().get(alike)) == side) {
+            alike++;
+          }
+          int reps = alike - p;
+          p = alike;
+          boolean split = st.pieces().size() == 2 && !st.pieces().get(0).like(st.pieces().get(1));
+          for (Side s : side == Side.BOTH && split ? BOTH_IN_TURN : List.of(side)) {
+            bout(i, 1, set++, s, reps * each, reps, null);
+          }
+        }
+      }
+      // the rest belongs to the phrase as a whole
+      for (int k = out.size() - set + 1; k < out.size(); k++) {
+        out.set(k, out.get(k).on());
+      }
+    }
+
+    /** Where one side at a time may not be, both sides do every part. */
+    private static Side named(Station st, Side side) {
+      return st.oneSided() ? side : Side.BOTH;
     }
 
     private void staged(int i, int round) {
       Station st = station(i, round);
       List<Stage> stages = b.slots().get(i).stages();
-      boolean byRound = b.sides() == PlanBlock.SideMode.BY_ROUND;
-      Side first = byRound ? sideOf(i, round) : first(i, round);
-      int sides = st.oneSided() && !byRound ? 2 : 1;
+      Side only = only(st, i, round);
+      Side first = only == null ? first(i, round) : only;
+      int sides = st.oneSided() && only == null ? 2 : 1;
       int set = 1;
       for (int s = 0; s < sides; s++) {
+        if (s > 0) {
+          lastRest(0);
+        }
         int counts = 0;
         int at = 0;
         for (int k = 0; k < stages.size(); k++) {
@@ -270,6 +408,7 @@ record Bout(
                 end - at,
                 stages.get(k).kind() == Stage.Kind.HOLD ? null : (Integer) stages.get(k).count(),
                 k);
+            out.set(out.size() - 1, out.get(out.size() - 1).on());
           }
           at = end;
         }
@@ -277,7 +416,9 @@ record Bout(
     }
 
     private void growing(int i, int round) {
-      int left = f.get(Param.WORK);
+      // the client's share of the interval, counted up in it; the rest of it is rest
+      int left = Format.workWithin(f.get(Param.WORK), f.get(Param.REST), cap);
+      int over = f.get(Param.WORK) - left;
       int pair = f.get(Param.PAIR);
       for (int n = 1; left > 0; n++) {
         int a = Math.min(left, n * (pair / 2));
@@ -289,6 +430,7 @@ record Bout(
           left -= second;
         }
       }
+      lastRest(over);
     }
 
     private void bout(
@@ -310,15 +452,24 @@ record Bout(
               seconds,
               reps,
               0,
+              0,
               stage,
               f.kind() == FormatKind.HOLDS
-                  || stage != null
-                      && s.stages().get(stage).held(beat, station(i, round).holdCap())));
+                  || stage != null && s.stages().get(stage).held(beat, station(i, round).holdCap()),
+              f.kind() == FormatKind.GROWING
+                  ? Pace.SETTLED
+                  : f.kind().countKept() ? Pace.COUNT : Pace.CLOCK));
     }
 
     private void lastRest(int rest) {
       int last = out.size() - 1;
-      out.set(last, out.get(last).resting(rest));
+      out.set(last, out.get(last).resting(rest, 0));
+    }
+
+    /** A long rest after what was done last, on top of its own. */
+    private void longRest(int rest) {
+      int last = out.size() - 1;
+      out.set(last, out.get(last).resting(out.get(last).rest(), rest));
     }
 
     private Side first(int i, int round) {

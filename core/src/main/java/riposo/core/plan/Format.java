@@ -119,6 +119,18 @@ public record Format(
     return (int) Math.min(work, total * capPercent / (100L + capPercent));
   }
 
+  /**
+   * Seconds of rest that so much work asks for under a work-for-rest cap, rounded up; 0 when
+   * nothing caps.
+   *
+   * @param capPercent work as a percentage of rest; {@link Integer#MAX_VALUE} when nothing caps
+   */
+  public static int restFor(int work, int capPercent) {
+    return capPercent == Integer.MAX_VALUE
+        ? 0
+        : (int) ((work * 100L + Math.max(1, capPercent) - 1) / Math.max(1, capPercent));
+  }
+
   /** Today's dose: one set less and rests half as long again. */
   public Format eased() {
     EnumMap<Param, Integer> v = new EnumMap<>(Param.class);

@@ -90,6 +90,19 @@ public enum FormatKind {
     return this == SETS || this == GATHER || this == BY_COUNT || this == PHRASE;
   }
 
+  /** A slot may have a number of repetitions of its own. */
+  public boolean ownReps() {
+    return this == SETS || this == BY_COUNT || this == ROUNDS_POSSIBLE || this == THROUGH_DAY;
+  }
+
+  /**
+   * The count, or the time of a hold, is the dose: under a work-for-rest cap it stays and the rest
+   * grows. Everywhere else the clock is shared and the client works the first part of it.
+   */
+  public boolean countKept() {
+    return counted() || this == STAGED || this == HOLDS || this == ROUNDS_POSSIBLE;
+  }
+
   /** The time is an estimate. */
   public boolean estimated() {
     return this == GATHER || this == ROUNDS_POSSIBLE;

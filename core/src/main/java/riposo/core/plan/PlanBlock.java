@@ -113,17 +113,8 @@ public record PlanBlock(
         slots.stream()
             .map(
                 s ->
-                    new Slot(
-                        s.key(),
-                        s.movementId(),
-                        s.seconds(),
-                        s.reps(),
-                        s.tempo(),
-                        s.grams(),
-                        s.start(),
-                        s.stages(),
-                        s.rounds().stream().filter(r -> r.round() <= other.rounds()).toList(),
-                        s.extra()))
+                    s.changing(
+                        s.rounds().stream().filter(r -> r.round() <= other.rounds()).toList()))
             .toList();
     return new PlanBlock(key, block, other, sides, alternate, rest, talk, setUp, daysAWeek, kept);
   }

@@ -29,6 +29,7 @@ public record PlanCheck(String rule, int value, int wanted, List<String> slots) 
   public static final String SMALL_FIRST = "plan.small-first";
   public static final String BICEPS_FIRST = "plan.biceps-first";
   public static final String ODD_ROUNDS = "plan.odd-rounds";
+  public static final String ONE_SIDE = "plan.one-side";
   public static final String SIDES_UNEQUAL = "plan.sides-unequal";
   public static final String OVERHEAD_LONG = "plan.overhead-long";
   public static final String PUSH_PULL = "plan.push-pull";
@@ -46,6 +47,7 @@ public record PlanCheck(String rule, int value, int wanted, List<String> slots) 
           SMALL_FIRST,
           BICEPS_FIRST,
           ODD_ROUNDS,
+          ONE_SIDE,
           SIDES_UNEQUAL,
           OVERHEAD_LONG,
           PUSH_PULL,
@@ -147,13 +149,18 @@ public record PlanCheck(String rule, int value, int wanted, List<String> slots) 
           }
         }
       }
-      if (b.sides() == PlanBlock.SideMode.BY_ROUND && b.format().rounds() % 2 == 1) {
+      List<String> byRound =
+          b.slots().stream()
+              .filter(
+                  s ->
+                      s.sides() == Sides.BY_ROUND
+                          || s.sides() == null && b.sides() == PlanBlock.SideMode.BY_ROUND)
+              .map(Slot::key)
+              .limit(1)
+              .toList();
+      if (!byRound.isEmpty() && b.format().rounds() % 2 == 1) {
         checks.add(
-            new PlanCheck(
-                ODD_ROUNDS,
-                b.format().rounds(),
-                b.format().rounds() + 1,
-                b.slots().stream().map(Slot::key).limit(1).toList()));
+            new PlanCheck(ODD_ROUNDS, b.format().rounds(), b.format().rounds() + 1, byRound));
       }
     }
     region.into(checks, REGION_TWICE);
@@ -161,6 +168,11 @@ public record PlanCheck(String rule, int value, int wanted, List<String> slots) 
     small.into(checks, SMALL_FIRST);
     biceps.into(checks, BICEPS_FIRST);
     PlanTotals totals = PlanTotals.of(plan, timeline, movements);
+    List<String> alone =
+        plan.allSlots().stream().filter(s -> s.sides() == Sides.ONE_ONLY).map(Slot::key).toList();
+    if (!alone.isEmpty()) {
+      checks.add(new PlanCheck(ONE_SIDE, alone.size(), totals.alone(), alone));
+    }
     if (totals.left() != totals.right()) {
       checks.add(new PlanCheck(SIDES_UNEQUAL, totals.left(), totals.right()));
     }

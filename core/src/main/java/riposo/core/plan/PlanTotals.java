@@ -2,7 +2,9 @@ package riposo.core.plan;
 
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
@@ -15,6 +17,7 @@ import riposo.core.movement.Purpose;
  * @param left seconds of one-sided work on the left, recorded extra work left out; right likewise
  * @param both seconds of work that is not one-sided
  * @param extra seconds of recorded extra work for one side
+ * @param alone seconds of work that is asked for on one side only, left out of both
  */
 public record PlanTotals(
     Map<Region, Integer> regions,
@@ -22,20 +25,21 @@ public record PlanTotals(
     int left,
     int right,
     int both,
-    int extra) {
+    int extra,
+    int alone) {
 
   /** Adds up a compiled plan; a movement that is not found counts for no region. */
   public static PlanTotals of(
       SessionPlan plan, Timeline timeline, Function<String, @Nullable Movement> movements) {
     Map<String, Movement> by = new HashMap<>();
-    Map<String, Format> phrases = new HashMap<>();
+    Set<String> only = new HashSet<>();
     for (SessionPlan.Asked a : plan.asked()) {
       Movement m = movements.apply(a.slot().movementId());
       if (m != null) {
         by.put(a.key(), m);
       }
-      if (a.block().format().kind() == FormatKind.PHRASE) {
-        phrases.put(a.key(), a.block().format());
+      if (a.slot().sides() == Sides.ONE_ONLY) {
+        only.add(a.key());
       }
     }
     EnumMap<Region, Integer> regions = new EnumMap<>(Region.class);
@@ -43,6 +47,8 @@ public record PlanTotals(
     int left = 0;
     int right = 0;
     int both = 0;
+    int extra = 0;
+    int alone = 0;
     for (Segment g : timeline.segments()) {
       if (g.kind() != Segment.Kind.WORK) {
         continue;
@@ -52,14 +58,10 @@ public record PlanTotals(
         regions.merge(Region.of(m), g.length(), Integer::sum);
         purposes.merge(m.purpose(), g.length(), Integer::sum);
       }
-      Format phrase = phrases.get(g.slotKey());
-      if (phrase != null && g.side() == Side.BOTH) {
-        int part = g.length() / phrase.phrase().size();
-        for (Side s : phrase.phrase()) {
-          left += s == Side.LEFT ? part : 0;
-          right += s == Side.RIGHT ? part : 0;
-          both += s == Side.BOTH ? part : 0;
-        }
+      if (g.extra()) {
+        extra += g.length();
+      } else if (only.contains(g.slotKey()) && g.side() != Side.BOTH) {
+        alone += g.length();
       } else if (g.side() == Side.LEFT) {
         left += g.length();
       } else if (g.side() == Side.RIGHT) {
@@ -68,15 +70,7 @@ public record PlanTotals(
         both += g.length();
       }
     }
-    int extra = 0;
-    for (Slot s : plan.allSlots()) {
-      if (s.extra() != null) {
-        extra += s.extra().seconds();
-        left -= s.extra().side() == Side.LEFT ? s.extra().seconds() : 0;
-        right -= s.extra().side() == Side.RIGHT ? s.extra().seconds() : 0;
-      }
-    }
-    return new PlanTotals(regions, purposes, Math.max(0, left), Math.max(0, right), both, extra);
+    return new PlanTotals(regions, purposes, left, right, both, extra, alone);
   }
 
   /** Repetitions of each arm in a phrase: 8 x (left, right, both) are 16. */

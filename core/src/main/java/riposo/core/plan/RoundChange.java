@@ -1,5 +1,6 @@
 package riposo.core.plan;
 
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import riposo.core.movement.Tempo;
 
@@ -22,5 +23,12 @@ public record RoundChange(
     if (movementId == null && reps == null && tempo == null && grams == null) {
       throw new IllegalArgumentException("round " + round + " changes nothing");
     }
+  }
+
+  /** The same without a number of repetitions; empty when nothing is left. */
+  Optional<RoundChange> uncounted() {
+    return movementId == null && tempo == null && grams == null
+        ? Optional.empty()
+        : Optional.of(new RoundChange(round, movementId, null, tempo, grams));
   }
 }

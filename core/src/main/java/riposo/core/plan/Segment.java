@@ -52,6 +52,11 @@ public record Segment(
     return start + length;
   }
 
+  /** Whether it is recorded extra work for a weaker side. */
+  public boolean extra() {
+    return set == Bout.EXTRA;
+  }
+
   Segment lasting(int other) {
     return new Segment(
         start,

@@ -18,6 +18,8 @@ import riposo.core.movement.Tempo;
  * @param stages of a staged set; empty elsewhere
  * @param rounds what differs by round
  * @param extra more work for a weaker side; null for none
+ * @param sides how the two sides come; null as the movement and the block have it
+ * @param hold seconds of one hold, 2 to 300; null for the time asked for
  */
 public record Slot(
     String key,
@@ -29,7 +31,9 @@ public record Slot(
     @Nullable Side start,
     List<Stage> stages,
     List<RoundChange> rounds,
-    @Nullable Extra extra) {
+    @Nullable Extra extra,
+    @Nullable Sides sides,
+    @Nullable Integer hold) {
   public Slot {
     if (key == null || key.isBlank() || key.length() > 36 || key.contains("@")) {
       throw new IllegalArgumentException("a slot key has 1 to 36 characters and no @");
@@ -40,6 +44,7 @@ public record Slot(
     range(key, "lasts", seconds, 5, 600, " s");
     range(key, "has", reps, 1, 100, " repetitions");
     range(key, "asks for", grams, 100, 100_000, " g");
+    range(key, "holds for", hold, 2, 300, " s");
     if (start == Side.BOTH) {
       throw new IllegalArgumentException("slot " + key + " starts left or right, not both");
     }
@@ -60,6 +65,21 @@ public record Slot(
 
   public Slot(String key, String movementId, @Nullable Integer seconds) {
     this(key, movementId, seconds, null, null, null, null, List.of(), List.of(), null);
+  }
+
+  /** A slot whose sides come as they do, held as long as the format asks. */
+  public Slot(
+      String key,
+      String movementId,
+      @Nullable Integer seconds,
+      @Nullable Integer reps,
+      @Nullable Tempo tempo,
+      @Nullable Integer grams,
+      @Nullable Side start,
+      List<Stage> stages,
+      List<RoundChange> rounds,
+      @Nullable Extra extra) {
+    this(key, movementId, seconds, reps, tempo, grams, start, stages, rounds, extra, null, null);
   }
 
   private static void range(
@@ -86,11 +106,31 @@ public record Slot(
   }
 
   public Slot movement(String id) {
-    return new Slot(key, id, seconds, reps, tempo, grams, start, stages, rounds, extra);
+    return new Slot(
+        key, id, seconds, reps, tempo, grams, start, stages, rounds, extra, sides, hold);
   }
 
   public Slot lasting(@Nullable Integer other) {
-    return new Slot(key, movementId, other, reps, tempo, grams, start, stages, rounds, extra);
+    return new Slot(
+        key, movementId, other, reps, tempo, grams, start, stages, rounds, extra, sides, hold);
+  }
+
+  /** The same with other changes by round. */
+  public Slot changing(List<RoundChange> other) {
+    return new Slot(
+        key, movementId, seconds, reps, tempo, grams, start, stages, other, extra, sides, hold);
+  }
+
+  /** The same with its sides coming otherwise. */
+  public Slot sides(@Nullable Sides other) {
+    return new Slot(
+        key, movementId, seconds, reps, tempo, grams, start, stages, rounds, extra, other, hold);
+  }
+
+  /** The same held so long. */
+  public Slot holding(@Nullable Integer other) {
+    return new Slot(
+        key, movementId, seconds, reps, tempo, grams, start, stages, rounds, extra, sides, other);
   }
 
   public Side startSide() {
@@ -109,7 +149,9 @@ public record Slot(
           base.start,
           base.stages,
           List.of(),
-          base.extra);
+          base.extra,
+          base.sides,
+          base.hold);
     }
   }
 }

@@ -34,6 +34,13 @@ public record Stage(int count, Part range, Kind kind, Tempo tempo) {
     }
   }
 
+  /** The same; a pulse is one count, whatever was said of it. */
+  Stage plain() {
+    return kind == Kind.PULSES && tempo.seconds() != 1
+        ? new Stage(count, range, kind, Tempo.of("1-0-0-0"))
+        : this;
+  }
+
   /** Counts of the beat: repetitions times the tempo's sum. */
   public int counts() {
     return count * tempo.seconds();

@@ -1,6 +1,8 @@
 package riposo.core.plan;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Side;
 import riposo.core.movement.Tempo;
 
 /**
@@ -8,15 +10,31 @@ import riposo.core.movement.Tempo;
  * right.
  *
  * @param key the slot's key, with its round where the round changes it
- * @param oneSided the movement asked for is done one side at a time
+ * @param oneSided each side has a turn of its own
+ * @param sides how its sides come where the slot says so; null as the block has it
  * @param holdCap greatest still effort in seconds; {@link Integer#MAX_VALUE} when nothing caps it
  * @param tempo what the time of counted work is reckoned with
  */
-public record Station(String key, boolean oneSided, int holdCap, Tempo tempo, List<Piece> pieces) {
+public record Station(
+    String key,
+    boolean oneSided,
+    @Nullable Sides sides,
+    int holdCap,
+    Tempo tempo,
+    List<Piece> pieces) {
   public Station {
     if (pieces.isEmpty() || pieces.size() > 2) {
       throw new IllegalArgumentException("a station has one or two pieces");
     }
     pieces = List.copyOf(pieces);
+  }
+
+  public Station(String key, boolean oneSided, int holdCap, Tempo tempo, List<Piece> pieces) {
+    this(key, oneSided, null, holdCap, tempo, pieces);
+  }
+
+  /** The piece of a side: its own, or the one for both. */
+  Piece piece(@Nullable Side side) {
+    return pieces.stream().filter(p -> p.side() == side).findFirst().orElse(pieces.get(0));
   }
 }

@@ -30,12 +30,27 @@ public record Timeline(
    * side.
    *
    * @param stations the station of a slot by its key, with its round where the round changes it
-   * @param workCap work as a percentage of rest, {@link Integer#MAX_VALUE} when nothing caps; under
-   *     a cap the client works the first part of each work + rest, the clock stays shared
+   * @param workCap work as a percentage of rest, {@link Integer#MAX_VALUE} when nothing caps. It
+   *     counts in work blocks only. On a shared clock the client works the first part of each work
+   *     + rest; where the count is the dose, it stays and the rest grows
    */
   public static Timeline compile(
       SessionPlan plan, Function<String, Station> stations, int workCap, Mobility mobility) {
-    Compiler c = new Compiler(mobility, workCap, stations);
+    return compile(plan, stations, workCap, workCap, mobility);
+  }
+
+  /**
+   * The same with a cap of its own for counted work, whose rests a group shares.
+   *
+   * @param countCap work as a percentage of rest where the count is the dose
+   */
+  public static Timeline compile(
+      SessionPlan plan,
+      Function<String, Station> stations,
+      int workCap,
+      int countCap,
+      Mobility mobility) {
+    Compiler c = new Compiler(mobility, workCap, countCap, stations);
     boolean estimated = false;
     for (PlanBlock b : plan.blocks()) {
       if (b.slots().isEmpty() || b.format().kind() == FormatKind.THROUGH_DAY) {
@@ -46,7 +61,7 @@ public record Timeline(
       if (b.format().kind() == FormatKind.ROUNDS_POSSIBLE) {
         c.asManyAsPossible();
       } else {
-        Bout.of(b, stations, plan.beat()).forEach(c::bout);
+        Bout.of(b, stations, plan.beat(), c.cap()).forEach(c::bout);
       }
     }
     return c.finish(estimated);
@@ -60,24 +75,30 @@ public record Timeline(
   private static final class Compiler {
     private final Mobility mobility;
     private final int cap;
+    private final int countCap;
     private final Function<String, Station> stations;
     private final List<Segment> out = new ArrayList<>();
     private @Nullable PlanBlock block;
     private int now;
+
+    /** Seconds worked in a set whose rest is still to come. */
+    private int worked;
+
     private @Nullable Position position;
     private int changes;
     private int trips;
 
-    Compiler(Mobility mobility, int cap, Function<String, Station> stations) {
+    Compiler(Mobility mobility, int cap, int countCap, Function<String, Station> stations) {
       this.mobility = mobility;
       this.cap = cap;
+      this.countCap = countCap;
       this.stations = stations;
     }
 
     void begin(PlanBlock b) {
       block = b;
-      Bout first =
-          new Bout(b.slots().get(0).keyAt(1), 1, 0, null, Side.LEFT, 0, null, 0, null, false);
+      worked = 0;
+      Bout first = Bout.at(b.slots().get(0), 0, 0);
       if (b.talk() > 0) {
         put(b.talk(), Segment.Kind.TALK, first, Side.BOTH, null, null);
       }
@@ -86,20 +107,43 @@ public record Timeline(
       }
     }
 
+    /** The work-for-rest cap that counts in this block: warm-up and cool-down have none. */
+    int cap() {
+      if (block == null || block.block() != Block.WORK) {
+        return Integer.MAX_VALUE;
+      }
+      return block.format().kind().countKept() ? countCap : cap;
+    }
+
     void bout(Bout b) {
       Station s = stations.apply(b.key());
-      int work = Format.workWithin(b.seconds(), b.rest(), cap);
-      work(b, s, work);
-      int rest = b.seconds() + b.rest() - work;
+      int work =
+          b.pace() == Bout.Pace.CLOCK
+              ? Format.workWithin(b.seconds(), b.rest(), cap())
+              : b.seconds();
+      int before = out.size();
+      int cut = work(b, s, work);
+      int rest = b.seconds() - work + cut + b.rest() + b.more();
+      if (b.pace() == Bout.Pace.ON || b.pace() == Bout.Pace.COUNT) {
+        for (Segment g : out.subList(before, out.size())) {
+          worked += g.kind() == Segment.Kind.WORK ? g.length() : 0;
+        }
+      }
+      if (b.pace() == Bout.Pace.COUNT) {
+        rest = Math.max(rest, Format.restFor(worked, cap()));
+        worked = 0;
+      }
       if (rest > 0) {
         put(rest, Segment.Kind.REST, b, Side.BOTH, null, null);
       }
     }
 
-    private void work(Bout b, Station s, int seconds) {
+    /** Lays the work of a bout and says how much of its time a cap on holds has left for rest. */
+    private int work(Bout b, Station s, int seconds) {
       if (seconds < 1) {
-        return;
+        return 0;
       }
+      int cut = 0;
       List<Piece> pieces = pieces(b, s);
       boolean split = pieces.size() == 2;
       int half = split ? seconds / 2 : seconds;
@@ -115,26 +159,35 @@ public record Timeline(
           continue;
         }
         // Where nothing may be held at all, the time of a hold is rest.
-        boolean rests = p.tempo() == null || b.still() && p.holdSeconds() == 0 && s.holdCap() < 1;
-        boolean still = !rests && (p.holdSeconds() > 0 || b.still());
+        Integer longest = p.hold() != null ? p.hold() : b.still() ? (Integer) s.holdCap() : null;
+        boolean rests = p.isRest() || longest != null && longest < 1;
         Integer reps = null;
-        if (!still && !rests && p.tempo() != null) {
+        if (longest == null && !rests && p.tempo() != null) {
           int r =
               b.reps() == null
-                  ? p.tempo().repsIn(half)
+                  ? p.reps(p.tempo().repsIn(half))
                   : b.reps() * half / Math.max(1, b.seconds());
           reps = p.alternating() ? r - r % 2 : r;
         }
+        // one hold, asked for as such: what a cap takes off it is rest
+        boolean one =
+            block != null && block.format().kind() == FormatKind.HOLDS
+                || b.stage() != null && b.reps() == null;
+        int time = one && longest != null && !rests ? Math.min(half, longest) : half;
         put(
-            half,
+            time,
             rests ? Segment.Kind.REST : Segment.Kind.WORK,
             b,
-            b.side() != null && p.side() == Side.BOTH && s.oneSided() ? b.side() : p.side(),
+            side(b, s, p),
             reps,
-            still
-                ? (Integer) Math.min(half, p.holdSeconds() > 0 ? p.holdSeconds() : s.holdCap())
-                : null);
+            rests || longest == null ? null : (Integer) Math.min(half, longest));
+        cut += half - time;
       }
+      return cut;
+    }
+
+    private static Side side(Bout b, Station s, Piece p) {
+      return b.side() != null && p.side() == Side.BOTH && s.oneSided() ? b.side() : p.side();
     }
 
     /** The pieces of a bout: both in their order, or the one of its side. */
@@ -143,19 +196,15 @@ public record Timeline(
         return s.pieces();
       }
       Side only = b.side();
-      if (only != null) {
-        return s.pieces().stream().filter(p -> p.side() == only).limit(1).toList();
-      }
       Piece left = s.pieces().get(0);
       Piece right = s.pieces().get(1);
-      if (block != null
-          && block.format().kind() == FormatKind.PHRASE
-          && left.position() == right.position()
-          && left.tempo() != null
-          && left.tempo().equals(right.tempo())) {
-        // the phrase names the sides itself
+      if (only == Side.BOTH) {
+        // a phrase has both at once, which are alike
         return List.of(
-            new Piece(Side.BOTH, left.position(), left.tempo(), left.holdSeconds(), false));
+            new Piece(Side.BOTH, left.position(), left.tempo(), left.hold(), false, left.most()));
+      }
+      if (only != null) {
+        return s.pieces().stream().filter(p -> p.side() == only).limit(1).toList();
       }
       return b.first() == right.side() ? List.of(right, left) : List.of(left, right);
     }
@@ -168,11 +217,11 @@ public record Timeline(
       for (int round = 1; ; round++) {
         for (Slot slot : b.slots()) {
           Station s = stations.apply(slot.keyAt(1));
-          int reps = slot.reps() == null ? b.format().get(Param.REPS) : slot.reps();
-          int wanted = reps * s.tempo().seconds() * (s.oneSided() ? 2 : 1);
-          Bout at =
-              new Bout(
-                  slot.keyAt(1), round, 1, null, slot.startSide(), wanted, null, 0, null, false);
+          int asked = slot.reps() == null ? b.format().get(Param.REPS) : slot.reps();
+          boolean two = s.oneSided() && s.sides() != Sides.ONE_ONLY;
+          int reps = s.piece(slot.startSide()).reps(asked) * (two ? 2 : 1);
+          int wanted = reps * s.tempo().seconds();
+          Bout at = Bout.at(slot, round, wanted);
           int left = time - (now - from);
           int way = way(s.pieces().get(0).position());
           if (way >= left) {
@@ -181,20 +230,25 @@ public record Timeline(
           }
           moveTo(s.pieces().get(0).position(), at);
           left = time - (now - from);
-          int seconds = Math.min(wanted, left);
+          // what does not fit with its rest any more is shortened
+          int seconds = Math.min(wanted, Format.workWithin(left, 0, cap()));
+          if (seconds < 1) {
+            put(left, Segment.Kind.REST, at, Side.BOTH, null, null);
+            return;
+          }
           int before = now;
-          work(
-              new Bout(
-                  slot.keyAt(1), round, 1, null, slot.startSide(), seconds, null, 0, null, false),
-              s,
-              Format.workWithin(seconds, 0, cap));
+          work(at.of(seconds, seconds == wanted ? (Integer) reps : null, s), s, seconds);
           int over = now - from - time;
           if (over > 0) {
             // the other side's posture took longer than was left
             trim(over);
             return;
           }
-          int rest = Math.min(seconds - (now - before), time - (now - from));
+          int worked = 0;
+          for (int k = out.size() - 1; k >= 0 && out.get(k).start() >= before; k--) {
+            worked += out.get(k).kind() == Segment.Kind.WORK ? out.get(k).length() : 0;
+          }
+          int rest = Math.min(Format.restFor(worked, cap()), time - (now - from));
           if (rest > 0) {
             put(rest, Segment.Kind.REST, at, Side.BOTH, null, null);
           }

@@ -2,8 +2,10 @@ package riposo.core.run;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -47,20 +49,32 @@ public final class RunSheets {
 
   private RunSheet.Person person(UUID id, SessionPlan plan, AdaptedPlan adapted, Caps caps) {
     Map<String, List<Stage>> stages = new HashMap<>();
-    plan.asked().forEach(a -> stages.put(a.key(), a.slot().stages()));
+    Set<String> atOnce = new HashSet<>();
+    for (SessionPlan.Asked a : plan.asked()) {
+      stages.put(a.key(), a.slot().stages());
+      if (a.block().format().phrase().contains(Side.BOTH)) {
+        atOnce.add(a.key());
+      }
+    }
     return new RunSheet.Person(
         id,
         adapted.effortCap(),
         adapted.workShare(),
         adapted.slots().stream()
-            .map(s -> slot(s, stages.getOrDefault(s.slotKey(), List.of()), caps))
+            .map(
+                s ->
+                    slot(
+                        s,
+                        stages.getOrDefault(s.slotKey(), List.of()),
+                        caps,
+                        atOnce.contains(s.slotKey())))
             .toList());
   }
 
-  private RunSheet.Slot slot(AdaptedSlot s, List<Stage> stages, Caps caps) {
+  private RunSheet.Slot slot(AdaptedSlot s, List<Stage> stages, Caps caps, boolean atOnce) {
     List<RunSheet.Part> parts = new ArrayList<>();
     for (int i = 0; i < s.result().parts().size(); i++) {
-      parts.add(part(s.result().parts().get(i), s.doses().get(i), caps));
+      parts.add(part(s.result().parts().get(i), s.doses().get(i), caps, atOnce));
     }
     return new RunSheet.Slot(
         s.slotKey(),
@@ -75,18 +89,21 @@ public final class RunSheets {
         stages);
   }
 
-  private RunSheet.Part part(Performed p, Dose dose, Caps caps) {
+  private RunSheet.Part part(Performed p, Dose dose, Caps caps, boolean atOnce) {
     boolean held = dose.grams() != null && p.movementId() != null;
     return new RunSheet.Part(
         form(p),
         dose,
-        held ? cap(p, Side.LEFT, caps) : null,
-        held ? cap(p, Side.RIGHT, caps) : null);
+        held ? cap(p, Side.LEFT, caps, atOnce) : null,
+        held ? cap(p, Side.RIGHT, caps, atOnce) : null);
   }
 
-  private @Nullable Integer cap(Performed p, Side hand, Caps caps) {
+  private @Nullable Integer cap(Performed p, Side hand, Caps caps, boolean atOnce) {
     Variant v = adapter.variant(p);
     int cap = Loads.capGrams(v, p.side() == Side.BOTH ? hand : p.side(), caps);
+    if (atOnce && v.oneSided()) {
+      cap = Math.min(cap, Loads.capBoth(caps, v)); // a phrase has both hands at it in between
+    }
     return cap > Entry.MOST_GRAMS ? null : (Integer) cap; // nothing limits it
   }
 

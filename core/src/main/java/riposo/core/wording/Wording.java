@@ -10,6 +10,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Comparison;
@@ -17,13 +19,12 @@ import riposo.core.adapt.Cost;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.PlanMark;
 import riposo.core.adapt.Reach;
+import riposo.core.adapt.SessionFit;
 import riposo.core.adapt.Standing;
 import riposo.core.adapt.Turn;
-import riposo.core.dose.Dose;
-import riposo.core.dose.Held;
+import riposo.core.group.CountedRest;
 import riposo.core.group.Instead;
 import riposo.core.group.Watch;
-import riposo.core.kit.Room;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.FloorWay;
@@ -42,6 +43,7 @@ import riposo.core.plan.BlockOrder;
 import riposo.core.plan.PlanCheck;
 import riposo.core.plan.PlanFix;
 import riposo.core.plan.Segment;
+import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Stage;
 import riposo.core.plan.Timeline;
 import riposo.core.run.RunSheet;
@@ -330,78 +332,6 @@ public final class Wording {
     return parts.stream().map(p -> side(p.side()) + performed(p)).collect(Collectors.joining("; "));
   }
 
-  /** The dose, with what is printed on the weight where that is not kilograms. */
-  public static String dose(Dose d, List<Room.Printed> printed) {
-    String text = dose(d);
-    Integer grams = d.grams();
-    return grams == null || grams == 0
-        ? text
-        : printed.stream()
-            .filter(p -> p.grams() == grams && !p.words().endsWith(" kg"))
-            .findFirst()
-            .map(p -> text + " (" + p.words() + ")")
-            .orElse(text);
-  }
-
-  /** "2 × 8 · 2 kg", "2 × 20 s hold · about a third of body weight". */
-  public static String dose(Dose d) {
-    List<String> parts = new ArrayList<>();
-    if (d.holdSeconds() != null) {
-      parts.add(d.rounds() + " × " + d.holdSeconds() + " s hold");
-    } else if (d.reps() != null) {
-      parts.add(d.rounds() + " × " + d.reps());
-    } else {
-      return d.rounds() + " × rest";
-    }
-    if (d.held() != null) {
-      parts.add(hands(d.held()));
-    } else if (d.grams() != null) {
-      parts.add(d.grams() == 0 ? "no weight" : kg(d.grams()) + (d.hands() == 2 ? " each" : ""));
-    } else if (d.band()) {
-      parts.add("band");
-    } else if (d.share() != null) {
-      parts.add(share(d.share()));
-    }
-    return String.join(" · ", parts);
-  }
-
-  /** "right 2 kg, left no weight": the heavier hand first. */
-  private static String hands(Held h) {
-    String left = "left " + (h.left() == 0 ? "no weight" : kg(h.left()));
-    String right = "right " + (h.right() == 0 ? "no weight" : kg(h.right()));
-    return h.left() > h.right() ? left + ", " + right : right + ", " + left;
-  }
-
-  /**
-   * A dose as one would say it: "2 rounds of about 10 on each side, 1 kg in each hand".
-   *
-   * @param eachSide the two sides have a turn each
-   */
-  public static String said(Dose d, boolean eachSide) {
-    String rounds = d.rounds() == 1 ? "once" : d.rounds() + " rounds";
-    String side = eachSide ? " on each side" : "";
-    if (d.holdSeconds() == null && d.reps() == null) {
-      return rounds + ": rest and breathe";
-    }
-    String of = d.rounds() == 1 ? ", " : " of ";
-    String what =
-        d.holdSeconds() != null
-            ? rounds + of + "holding " + d.holdSeconds() + " s" + side
-            : rounds + of + "about " + d.reps() + side;
-    Integer grams = d.grams();
-    Double share = d.share();
-    if (d.held() != null) {
-      return what + ", " + hands(d.held());
-    }
-    if (grams != null) {
-      return what
-          + (grams == 0
-              ? ", no weight"
-              : ", " + kg(grams) + (d.hands() == 2 ? " in each hand" : " in one hand"));
-    }
-    return d.band() ? what + ", with the band" : share == null ? what : what + ", " + share(share);
-  }
-
   /** A share of body weight in words: "about a third of body weight". */
   public static String share(double share) {
     String[][] near = {
@@ -498,10 +428,84 @@ public final class Wording {
         }
       }
     }
+    if (slot.cut() != null) {
+      reasons.add(cut(slot.cut()));
+    }
     if (slot.turn() != null) {
       reasons.add(turn(slot.turn()));
     }
     return reasons.stream().distinct().toList();
+  }
+
+  /** "Held 20 s, asked 40 s: hold ≤ 20 s (today’s check)." */
+  private static String cut(AdaptedSlot.HoldCut c) {
+    String held = "Held " + c.now() + " s at a time, not " + c.asked() + " s";
+    List<String> by = broken(c.by());
+    return by.isEmpty()
+        ? held + ": the form done has shorter holds."
+        : held + ": it " + by.get(0) + ".";
+  }
+
+  /**
+   * What a work-for-rest cap makes of the session: "works 15 of each 30 s", "the count stays and
+   * the rest is as long as the work"; null where it changes nothing.
+   */
+  public static @Nullable String work(AdaptedPlan a) {
+    List<String> all = new ArrayList<>();
+    AdaptedPlan.WorkShare share = a.workShare();
+    if (share != null) {
+      all.add("works " + share.seconds() + " of each " + share.of() + " s");
+    }
+    if (a.restGrows()) {
+      all.add(REST_GROWS);
+    }
+    return all.isEmpty()
+        ? null
+        : String.join(", and ", all) + ": rest at least as long as the limit asks";
+  }
+
+  /**
+   * What a group's counted work does for somebody who needs the longer rest.
+   *
+   * @param over whose session it would make too long, by name; null where it does not
+   */
+  public static String counted(CountedRest r, @Nullable String over) {
+    CountedRest.Over first = r.first();
+    return first == null
+        ? "sets the rest of counted work for all: as long as the work"
+        : "does every other set of counted work: a rest as long as the work would pass "
+            + first.minutes()
+            + " min, the most for "
+            + over;
+  }
+
+  /** What counted work does under a work-for-rest cap. */
+  public static final String REST_GROWS = "the count stays and the rest grows in counted work";
+
+  /** "Fits with 1 round at most: 24:10", "fits without Hinged row and Squat: 28:00". */
+  public String fit(SessionFit f, SessionPlan plan) {
+    Integer rounds = f.rounds();
+    if (rounds != null) {
+      return "Fits with "
+          + counted(rounds, "round", "rounds")
+          + " of the work at most: "
+          + clock(f.seconds())
+          + ".";
+    }
+    List<String> names =
+        plan.allSlots().stream()
+            .filter(x -> f.out().contains(x.key()))
+            .map(x -> name(x.movementId()))
+            .toList();
+    return "Fits without " + listed(names) + ": " + clock(f.seconds()) + ".";
+  }
+
+  /** "a", "a and b", "a, b and c". */
+  public static String listed(List<String> names) {
+    int n = names.size();
+    return n < 2
+        ? String.join("", names)
+        : String.join(", ", names.subList(0, n - 1)) + " and " + names.get(n - 1);
   }
 
   /** What the session as a whole makes of a slot. */
@@ -624,7 +628,7 @@ public final class Wording {
                   ? p.movementId()
                   : performed(p))
               + " · "
-              + dose(s.doses().get(i)));
+              + DoseWords.dose(s.doses().get(i)));
     }
     return String.join("; ", all);
   }
@@ -693,6 +697,11 @@ public final class Wording {
               + c.value()
               + (c.value() == 1 ? " round" : " rounds")
               + ": one side gets more. An even number is wanted.";
+      case PlanCheck.ONE_SIDE ->
+          times(c.value(), "one side only")
+              + ": recorded, and left out of left against right ("
+              + clock(c.wanted())
+              + ").";
       case PlanCheck.SIDES_UNEQUAL ->
           (c.value() > c.wanted() ? "Left" : "Right")
               + " gets more: left "

@@ -1,4 +1,7 @@
-/** The one place where facts become sentences. */
+/**
+ * The one place where facts become sentences: {@link riposo.core.wording.Wording}, doses in {@link
+ * riposo.core.wording.DoseWords}, rules in {@link riposo.core.wording.RuleBook}.
+ */
 @NullMarked
 package riposo.core.wording;
 

@@ -24,9 +24,9 @@ class TimelineTest {
   private final Map<String, Station> stations = new HashMap<>();
 
   private void station(String key, Position position, boolean oneSided, Tempo tempo) {
-    Piece left = new Piece(Side.LEFT, position, tempo, 0, false);
-    Piece right = new Piece(Side.RIGHT, position, tempo, 0, false);
-    Piece both = new Piece(Side.BOTH, position, tempo, 0, false);
+    Piece left = new Piece(Side.LEFT, position, tempo, null, false);
+    Piece right = new Piece(Side.RIGHT, position, tempo, null, false);
+    Piece both = new Piece(Side.BOTH, position, tempo, null, false);
     stations.put(
         key,
         new Station(key, oneSided, 20, tempo, oneSided ? List.of(left, right) : List.of(both)));

@@ -28,6 +28,7 @@ import riposo.core.movement.Movement;
 import riposo.core.plan.SessionPlan;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunSheets;
+import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.ClientDays;
@@ -96,8 +97,14 @@ class AdaptService implements AdaptedPlans {
   }
 
   AdaptedPlan adapt(UUID planId, ClientDay day) {
+    return movements
+        .planAdapter()
+        .adapt(plans.require(planId).plan(), day, pinned(planId, day.clientId()));
+  }
+
+  private Map<String, Pin> pinned(UUID planId, UUID clientId) {
     Map<String, Pin> pinned = new HashMap<>();
-    for (PinRow p : pins.findByClientIdAndPlanId(day.clientId(), planId)) {
+    for (PinRow p : pins.findByClientIdAndPlanId(clientId, planId)) {
       pinned.put(
           p.slotKey,
           new Pin(
@@ -105,7 +112,7 @@ class AdaptService implements AdaptedPlans {
               json.read(p.parts, new TypeReference<List<Performed>>() {}),
               json.read(p.overridden, new TypeReference<Set<UUID>>() {})));
     }
-    return movements.planAdapter().adapt(plans.require(planId).plan(), day, pinned);
+    return pinned;
   }
 
   @Transactional(readOnly = true)
@@ -116,9 +123,9 @@ class AdaptService implements AdaptedPlans {
   @Override
   public AdaptedView view(UUID clientId, UUID planId, LocalDate date) {
     Plans.Plan plan = plans.require(planId);
-    AdaptedPlan a = adapt(planId, days.of(clientId, date));
+    ClientDay day = days.of(clientId, date);
+    AdaptedPlan a = adapt(planId, day);
     List<Room.Printed> printed = clients.require(clientId).printed();
-    AdaptedPlan.WorkShare share = a.workShare();
     Map<String, List<String>> stages = new HashMap<>();
     for (SessionPlan.Asked asked : plan.plan().asked()) {
       if (!asked.slot().stages().isEmpty()) {
@@ -133,16 +140,10 @@ class AdaptService implements AdaptedPlans {
         a.planned(),
         a.timeline(),
         a.checks().stream().map(Wording::check).toList(),
-        problems(a),
+        problems(plan, a, day),
         strength(a),
         a.effortCap(),
-        share == null
-            ? null
-            : "works "
-                + share.seconds()
-                + " of each "
-                + share.of()
-                + " s: rest at least as long as the limit asks",
+        Wording.work(a),
         plan.plan().beat(),
         orders(plan.plan(), a));
   }
@@ -155,11 +156,20 @@ class AdaptService implements AdaptedPlans {
     RunSheet sheet =
         new RunSheets(movements.catalogue(), movements.adapter())
             .one(planId, plan.name(), plan.plan(), a, day);
-    return new Ready(sheet, problems(a), strength(a));
+    return new Ready(sheet, problems(plan, a, day), strength(a));
   }
 
-  private static List<String> problems(AdaptedPlan a) {
-    return Wording.broken(a.session()).stream().map(s -> "The session " + s + ".").toList();
+  /** What limits on the session say against the plan, and what of it would fit. */
+  private List<String> problems(Plans.Plan plan, AdaptedPlan a, ClientDay day) {
+    List<String> all = new ArrayList<>();
+    Wording.broken(a.session()).forEach(s -> all.add("The session " + s + "."));
+    if (!all.isEmpty()) {
+      movements
+          .planAdapter()
+          .fits(plan.plan(), a, day, pinned(plan.id(), day.clientId()))
+          .forEach(f -> all.add(movements.wording().fit(f, plan.plan())));
+    }
+    return all;
   }
 
   private static @Nullable Strength strength(AdaptedPlan a) {
@@ -186,7 +196,7 @@ class AdaptService implements AdaptedPlans {
               m == null ? List.of("Breathe low, long out") : m.cues(),
               m != null && m.demands().pressure() >= 1,
               s.doses().get(i),
-              Wording.dose(s.doses().get(i), printed)));
+              DoseWords.dose(s.doses().get(i), printed)));
     }
     List<RejectionView> rejections =
         s.result().rejections().stream()

@@ -10,12 +10,13 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import riposo.core.kit.Room;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Block;
-import riposo.core.plan.Segment;
+import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans.AdaptedView;
 import riposo.server.adapt.AdaptedPlans.PartView;
@@ -89,7 +90,7 @@ class CardPrint {
                     .collect(Collectors.joining(" · ")),
                 "dose",
                 s.parts().stream()
-                    .map(p -> dose(p, s, view))
+                    .map(p -> dose(p, client.printed()))
                     .distinct()
                     .collect(Collectors.joining("; ")),
                 "times",
@@ -166,19 +167,9 @@ class CardPrint {
     return new Pdf.Printed(out, client.name() + " " + view.planName());
   }
 
-  private static String dose(PartView p, SlotView s, AdaptedView view) {
-    boolean sides =
-        p.side() == Side.BOTH
-            && view.timeline().segments().stream()
-                .anyMatch(
-                    g ->
-                        g.slotKey().equals(s.key())
-                            && g.kind() == Segment.Kind.WORK
-                            && g.side() != Side.BOTH);
+  private static String dose(PartView p, List<Room.Printed> printed) {
     String which = p.side() == Side.BOTH ? "" : p.side().name().toLowerCase(Locale.ROOT) + ": ";
-    String printed =
-        p.doseText().contains("(") ? p.doseText().replaceAll(".*(\\([^)]*\\)).*", " $1") : "";
-    return which + Wording.said(p.dose(), sides) + printed;
+    return which + DoseWords.said(p.dose(), printed);
   }
 
   /** The part drawn, start and end; nothing for a rest or a movement no longer known. */

@@ -14,9 +14,11 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import riposo.core.adapt.Performed;
+import riposo.core.group.CountedRest;
 import riposo.core.group.KitPlan;
 import riposo.core.group.KitShare;
 import riposo.core.group.LaneSheet;
@@ -320,6 +322,7 @@ class SheetMaker {
 
   private List<GroupSheet.SheetLane> lanes(Given g, SessionPlan plan, List<String> names) {
     List<GroupSheet.SheetLane> views = new ArrayList<>();
+    List<Map<String, String>> lanes = new ArrayList<>();
     for (int lane = 0; lane < g.lanes.lanes(); lane++) {
       Map<String, String> shown = new HashMap<>();
       for (LaneSheet.SlotLanes s : g.lanes.slots()) {
@@ -345,7 +348,19 @@ class SheetMaker {
           shown.put(s.key(), id);
         }
       }
-      Timeline t = movements.planAdapter().shown(plan, shown);
+      lanes.add(shown);
+    }
+    CountedRest rest =
+        CountedRest.of(
+            plan,
+            g.people,
+            cap ->
+                lanes.stream()
+                    .mapToInt(x -> movements.planAdapter().shown(plan, x, cap).total())
+                    .max()
+                    .orElse(0));
+    for (int lane = 0; lane < g.lanes.lanes(); lane++) {
+      Timeline t = movements.planAdapter().shown(plan, lanes.get(lane), rest.cap());
       int at = lane;
       views.add(
           new GroupSheet.SheetLane(
@@ -360,8 +375,9 @@ class SheetMaker {
                   .filter(p -> Integer.valueOf(at).equals(g.lanes.home().get(p.id())))
                   .flatMap(
                       p ->
-                          plan.blocks().stream()
-                              .flatMap(b -> share(p, b).stream())
+                          Stream.concat(
+                                  plan.blocks().stream().flatMap(b -> share(p, b).stream()),
+                                  counted(g, rest, p).stream())
                               .distinct()
                               .map(w -> new GroupSheet.SheetName(p.id(), g.first(p.id()), w)))
                   .toList(),
@@ -405,13 +421,22 @@ class SheetMaker {
   private static List<String> share(Participant who, PlanBlock b) {
     Integer work = b.format().values().get(Param.WORK);
     int cap = who.caps().cap(Axis.WORK_PER_REST, Side.BOTH);
-    if (work == null || cap == Integer.MAX_VALUE) {
+    boolean shared = b.block() == Block.WORK && !b.format().kind().countKept();
+    if (work == null || !shared || cap == Integer.MAX_VALUE) {
       return List.of();
     }
     int rest = b.format().values().getOrDefault(Param.REST, 0);
     int within = Format.workWithin(work, rest, cap);
     return within < work
         ? List.of("works " + within + " of each " + (work + rest) + " s")
+        : List.of();
+  }
+
+  /** What the group's counted work does for somebody who needs the longer rest. */
+  private static List<String> counted(Given g, CountedRest rest, Participant who) {
+    CountedRest.Over over = rest.first();
+    return rest.whose().contains(who.id())
+        ? List.of(Wording.counted(rest, over == null ? null : g.first(over.person())))
         : List.of();
   }
 

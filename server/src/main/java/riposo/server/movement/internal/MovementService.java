@@ -20,6 +20,7 @@ import riposo.core.movement.Movement;
 import riposo.core.movement.Soundness;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Region;
+import riposo.core.plan.Sides;
 import riposo.core.wording.Wording;
 import riposo.server.movement.FigureSvg;
 import riposo.server.movement.Movements;
@@ -35,6 +36,7 @@ class MovementService {
    * @param share share of body weight moved; null where it does not apply
    * @param own a movement of the studio's own
    * @param retired offered no more
+   * @param sides the ways its two sides may come; empty where both work at once
    * @param groups which demand groups it has, to filter by: what it does not ask for is not here
    */
   record MovementView(
@@ -50,6 +52,7 @@ class MovementService {
       List<String> cues,
       String region,
       boolean oneSided,
+      List<Sides> sides,
       boolean hold,
       String tempo,
       int effort,
@@ -212,6 +215,7 @@ class MovementService {
         m.cues(),
         Region.of(m).words,
         catalogue.variants(m).get(0).oneSided(),
+        Sides.of(m),
         m.isHold(),
         m.tempo().toString(),
         m.demands().effort(),

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.PlanDocument;
+import riposo.core.plan.PlanFault;
 import riposo.core.plan.PlanTotals;
 import riposo.core.plan.RoundChange;
 import riposo.core.plan.SessionPlan;
@@ -251,6 +252,11 @@ class PlanService implements Plans {
           }
         }
       }
+    }
+    for (PlanFault f : PlanFault.of(plan, movements.planAdapter()::find)) {
+      unknown.add(
+          new Problems.Field(
+              "/plan/blocks/" + f.block() + "/slots/" + f.slot() + "/" + f.field(), f.words()));
     }
     if (!unknown.isEmpty()) {
       throw Problems.fields(unknown);

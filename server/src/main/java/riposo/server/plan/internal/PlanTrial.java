@@ -14,6 +14,7 @@ import riposo.core.plan.FormatKind;
 import riposo.core.plan.Param;
 import riposo.core.plan.PlanBlock;
 import riposo.core.plan.PlanCheck;
+import riposo.core.plan.PlanFault;
 import riposo.core.plan.PlanFix;
 import riposo.core.plan.PlanTotals;
 import riposo.core.plan.SessionPlan;
@@ -36,9 +37,20 @@ class PlanTrial {
   /** A remark, the slots it is about, and its mend where there is one. */
   record Remark(String rule, String words, List<String> slots, @Nullable PlanMend fix) {}
 
+  /**
+   * What a slot asks for that cannot be: the plan is not kept so.
+   *
+   * @param field of the slot, such as "sides" or "rounds/0/reps"
+   */
+  record FaultView(String slotKey, String field, String words) {}
+
   /** What a plan comes to before it is stored. */
   record Compiled(
-      Timeline timeline, PlanTotals totals, List<Remark> checks, List<BlockView> blocks) {}
+      Timeline timeline,
+      PlanTotals totals,
+      List<Remark> checks,
+      List<FaultView> faults,
+      List<BlockView> blocks) {}
 
   /** A block's own time, in seconds; its format in words; whether its order can be searched. */
   record BlockView(String key, int seconds, int work, String words, boolean orders) {}
@@ -55,6 +67,7 @@ class PlanTrial {
       boolean phrase,
       boolean pairs,
       boolean counted,
+      boolean ownReps,
       int effortRaise) {}
 
   /** A question for the best order of one block. */
@@ -88,6 +101,7 @@ class PlanTrial {
               k == FormatKind.PHRASE,
               k.pairs(),
               k.counted(),
+              k.ownReps(),
               k.effortRaise));
     }
     return all;
@@ -114,7 +128,17 @@ class PlanTrial {
       }
       blocks.add(new BlockView(b.key(), seconds, work, b.format().words(), BlockOrder.searched(b)));
     }
-    return new Compiled(t, PlanTotals.of(plan, t, movements.planAdapter()::find), checks, blocks);
+    return new Compiled(
+        t, PlanTotals.of(plan, t, movements.planAdapter()::find), checks, faults(plan), blocks);
+  }
+
+  private List<FaultView> faults(SessionPlan plan) {
+    return PlanFault.of(plan, movements.planAdapter()::find).stream()
+        .map(
+            f ->
+                new FaultView(
+                    plan.blocks().get(f.block()).slots().get(f.slot()).key(), f.field(), f.words()))
+        .toList();
   }
 
   private static String base(String key) {

@@ -23,6 +23,7 @@ import riposo.core.run.RunState;
 import riposo.core.run.StopFor;
 import riposo.core.run.StopSign;
 import riposo.core.today.TodayCheck;
+import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
 import riposo.server.client.Clients;
 import riposo.server.movement.Movements;
@@ -281,7 +282,7 @@ class RunViews {
         m != null ? m.cues() : id == null ? List.of("Breathe low, long out") : List.of(),
         m != null && m.demands().pressure() >= 1,
         p.dose(),
-        Wording.dose(p.dose(), printed),
+        DoseWords.dose(p.dose(), printed),
         p.capLeft(),
         p.capRight());
   }

@@ -1,0 +1,135 @@
+package riposo.core.wording;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Dose;
+import riposo.core.dose.Held;
+import riposo.core.kit.Room;
+
+/** Doses as one says them, every number with its unit and what it counts. */
+public final class DoseWords {
+  private DoseWords() {}
+
+  /** The dose, with what is printed on the weight where that is not kilograms. */
+  public static String dose(Dose d, List<Room.Printed> printed) {
+    return dose(d) + printed(d, printed);
+  }
+
+  private static String printed(Dose d, List<Room.Printed> printed) {
+    Integer grams = d.grams();
+    return grams == null || grams == 0
+        ? ""
+        : printed.stream()
+            .filter(p -> p.grams() == grams && !p.words().endsWith(" kg"))
+            .findFirst()
+            .map(p -> " (" + p.words() + ")")
+            .orElse("");
+  }
+
+  /** "2 × 8 each side, 2 kg in each hand", "2 × 20 s hold, about a third of body weight". */
+  public static String dose(Dose d) {
+    String of = d.rounds() + " × ";
+    if (d.counts() != null) {
+      of += counts(d.counts());
+    } else if (d.holdSeconds() != null) {
+      of += held(d, d.holdSeconds());
+    } else if (d.series() != null) {
+      of = series(d.series());
+    } else if (d.reps() != null) {
+      of += String.valueOf(d.reps());
+    } else {
+      return of + "rest";
+    }
+    return of + turns(d) + with(d);
+  }
+
+  /** As one would say it: "2 rounds of about 10 on each side, 1 kg in each hand". */
+  public static String said(Dose d, List<Room.Printed> printed) {
+    String rounds = d.rounds() == 1 ? "once" : d.rounds() + " rounds";
+    if (d.holdSeconds() == null && d.reps() == null) {
+      return rounds + ": rest and breathe";
+    }
+    String what = rounds + (d.rounds() == 1 ? ", " : " of ");
+    String about = d.seconds() == null ? "" : d.seconds() + " s, about ";
+    if (d.counts() != null) {
+      what += counts(d.counts());
+    } else if (d.holdSeconds() != null) {
+      what += held(d, d.holdSeconds());
+    } else if (d.series() != null) {
+      what = d.seconds() == null ? series(d.series()) : "about " + series(d.series());
+    } else {
+      what += about + d.reps();
+    }
+    return what + turns(d).replace(" each side", " on each side") + with(d) + printed(d, printed);
+  }
+
+  /** "40 s hold"; "40 s in holds of 15 s" where one hold is shorter than the time for it. */
+  private static String held(Dose d, int hold) {
+    Integer seconds = d.seconds();
+    return seconds == null || seconds <= hold
+        ? hold + " s hold"
+        : seconds + " s in holds of " + hold + " s";
+  }
+
+  /** "15, then 10", "1, 2, 3, 4, 5". */
+  private static String series(List<Integer> counts) {
+    List<String> all = counts.stream().map(String::valueOf).toList();
+    return all.size() == 2 ? all.get(0) + ", then " + all.get(1) : String.join(", ", all);
+  }
+
+  /** "28 full, 16 in part, 8 pulses, 4 s held": what is not there is not said. */
+  private static String counts(Dose.Counts c) {
+    List<String> all = new ArrayList<>();
+    count(all, c.full(), " full");
+    count(all, c.part(), " in part");
+    count(all, c.pulses(), c.pulses() == 1 ? " pulse" : " pulses");
+    count(all, c.holdSeconds(), " s held");
+    return String.join(", ", all);
+  }
+
+  private static void count(List<String> all, int n, String words) {
+    if (n > 0) {
+      all.add(n + words);
+    }
+  }
+
+  private static String turns(Dose d) {
+    Dose.Turns t = d.turns();
+    if (t == null) {
+      return "";
+    }
+    return switch (t) {
+      case EACH -> " each side";
+      case IN_TURN -> ", sides in turn";
+      case BY_ROUND -> ", one side a round";
+      case LEFT -> ", left only";
+      case RIGHT -> ", right only";
+    };
+  }
+
+  private static String with(Dose d) {
+    Held held = d.held();
+    Integer grams = d.grams();
+    if (held != null) {
+      return ", " + hands(held);
+    }
+    if (grams != null) {
+      return grams == 0
+          ? ", no weight"
+          : ", " + Wording.kg(grams) + (d.hands() == 2 ? " in each hand" : " in one hand");
+    }
+    return d.band() ? ", with the band" : share(d.share());
+  }
+
+  private static String share(@Nullable Double share) {
+    return share == null ? "" : ", " + Wording.share(share);
+  }
+
+  /** "right 2 kg, left no weight": the heavier hand first. */
+  private static String hands(Held h) {
+    String left = "left " + (h.left() == 0 ? "no weight" : Wording.kg(h.left()));
+    String right = "right " + (h.right() == 0 ? "no weight" : Wording.kg(h.right()));
+    return h.left() > h.right() ? left + ", " + right : right + ", " + left;
+  }
+}
