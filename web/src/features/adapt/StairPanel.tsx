@@ -10,6 +10,7 @@ import { Loading } from '../../ui/Loading'
 import { Figure } from '../../ui/Figure'
 import { Changes } from './ComparePanel'
 import { indent, part } from './steps'
+import { WeightPanel } from './WeightPanel'
 
 type Choice = S['Choose']
 
@@ -193,6 +194,7 @@ export function StairPanel({
             ))}
         </>
       )}
+      {slot.weight && <WeightPanel clientId={clientId} planId={planId} slot={slot} weight={slot.weight} />}
       {slot.next.length > 0 && (
         <>
           <h4 className="mb-1 mt-3 text-sm font-bold">The next two</h4>

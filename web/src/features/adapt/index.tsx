@@ -334,6 +334,12 @@ function SlotTable({
                       {p.doseText}
                     </span>
                   ))}
+                  {s.weight && (
+                    <span className="block font-sans text-[13px] leading-snug text-soft">
+                      {s.weight.set && <strong className="text-ochre-deep">your weight · </strong>}
+                      {s.weight.words}
+                    </span>
+                  )}
                 </td>
               </tr>
             ))}

@@ -8,6 +8,7 @@ import {
   changeBlock,
   changeFormat,
   changeSlot,
+  CARRIES,
   copyBlock,
   copySlot,
   moveSlot,
@@ -208,7 +209,9 @@ function Row({
   const name = movement?.name ?? slot.movementId
   const own = [
     slot.tempo && `tempo ${tempoText(slot.tempo)}`,
+    slot.carry && CARRIES[slot.carry],
     slot.grams !== undefined && `${kg(slot.grams)} at most`,
+    slot.ramp && 'builds up',
     slot.sides && slot.sides !== 'ONE_ONLY' && SLOT_SIDES.find(([w]) => w === slot.sides)?.[1],
     slot.sides === 'ONE_ONLY' && `${slot.start === 'RIGHT' ? 'right' : 'left'} only`,
     slot.sides !== 'ONE_ONLY' && slot.start === 'RIGHT' && 'right first',

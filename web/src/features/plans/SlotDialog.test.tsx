@@ -15,6 +15,8 @@ const LUNGE = {
   kit: [],
   sides: ['IN_TURN', 'ONE_THEN_OTHER', 'BY_ROUND', 'ONE_ONLY'],
   hold: false,
+  carries: [],
+  load: 'own',
 } as unknown as S['MovementView']
 const SQUAT = { ...LUNGE, id: 'squat', name: 'Squat', sides: [] }
 const INTERVALS = {

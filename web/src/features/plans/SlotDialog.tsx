@@ -5,7 +5,16 @@ import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Field } from '../../ui/Field'
 import { kept } from '../limits/caps'
-import { readTempo, SLOT_SIDES, tempoText, type Block, type FormatInfo, type Slot, type Tempo } from './draft'
+import {
+  CARRIES,
+  readTempo,
+  SLOT_SIDES,
+  tempoText,
+  type Block,
+  type FormatInfo,
+  type Slot,
+  type Tempo,
+} from './draft'
 import { MovementFind } from './MovementFind'
 
 const whole = (text: string) => (text.trim() === '' ? undefined : Number(text))
@@ -102,7 +111,29 @@ export function SlotDialog({
           value={slot.tempo}
           onChange={(tempo) => set({ tempo })}
         />
-        <Field label="Weight per hand, at most" hint="kg; history and caps still lead">
+        {((m?.carries.length ?? 0) > 1 || m?.carries[0] === 'BACKPACK' || slot.carry) && (
+          <Field label="How it is held" error={wrong('carry')}>
+            {(p) => (
+              <select
+                {...p}
+                value={slot.carry ?? ''}
+                onChange={(e) => set({ carry: (e.target.value || undefined) as Slot['carry'] })}
+              >
+                <option value="">{usualCarry(m)}</option>
+                {[...new Set([...(m?.carries ?? []), ...(slot.carry ? [slot.carry] : [])])].map((c) => (
+                  <option key={c} value={c}>
+                    {CARRIES[c]}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        )}
+        <Field
+          label="Weight, at most"
+          hint="kg as printed; history and caps still lead"
+          error={wrong('grams')}
+        >
           {(p) => (
             <input
               {...p}
@@ -209,7 +240,8 @@ export function SlotDialog({
           info={info}
           faults={faults}
           movements={movements}
-          onChange={(r) => set({ rounds: r })}
+          onChange={(r) => set({ rounds: r, ramp: r.length > 0 ? slot.ramp : undefined })}
+          onRamp={(on) => set({ ramp: on || undefined })}
         />
       )}
       <div className="mt-4 flex justify-end">
@@ -219,6 +251,13 @@ export function SlotDialog({
       </div>
     </Dialog>
   )
+}
+
+/** What an empty choice of holding means. */
+const usualCarry = (m: S['MovementView'] | undefined) => {
+  const first = m?.carries[0]
+  if (!first) return 'as the movement has it'
+  return m.load === 'dumbbell' ? `as usual: ${CARRIES[first]}` : 'no weight'
 }
 
 /** How the block has the sides of a slot that says nothing of its own. */
@@ -387,6 +426,7 @@ function Rounds({
   faults,
   movements,
   onChange,
+  onRamp,
 }: {
   slot: Slot
   rounds: number
@@ -394,6 +434,7 @@ function Rounds({
   faults: S['FaultView'][]
   movements: S['MovementView'][]
   onChange: (r: Slot['rounds']) => void
+  onRamp: (ramp: boolean) => void
 }) {
   const set = (round: number, part: Partial<S['RoundChange']>) => {
     const others = slot.rounds.filter((r) => r.round !== round)
@@ -450,7 +491,7 @@ function Rounds({
               <span />
             )}
             <TempoField label="Tempo" value={r?.tempo} onChange={(t) => set(i + 1, { tempo: t })} />
-            <Field label="kg at most">
+            <Field label="kg at most" hint="0 for none">
               {(p) => (
                 <input
                   {...p}
@@ -464,6 +505,17 @@ function Rounds({
           </div>
         )
       })}
+      <label className="mt-2 flex min-h-[40px] items-center gap-2">
+        <input type="checkbox" checked={slot.ramp === true} onChange={(e) => onRamp(e.target.checked)} />
+        the rounds build up: never lighter, never quicker
+      </label>
+      {faults
+        .filter((f) => f.field === 'ramp')
+        .map((f) => (
+          <p key={f.words} className="border-l-4 border-brick pl-3 font-semibold text-brick">
+            {f.words}
+          </p>
+        ))}
     </details>
   )
 }

@@ -15,6 +15,17 @@ export const SLOT_SIDES = [
   ['ONE_ONLY', 'one side only (recorded)'],
 ] as const
 
+/** How a weight is held or carried. */
+export const CARRIES: Record<NonNullable<Slot['carry']>, string> = {
+  EACH_HAND: 'one in each hand',
+  ONE_HAND: 'in one hand',
+  BOTH_HANDS: 'one in both hands',
+  TWO_IN_ONE: 'two in one hand',
+  THIGHS: 'on the thighs',
+  HIPS: 'on the hips',
+  BACKPACK: 'in a backpack',
+}
+
 /** A plan while it is built. Numbers of a format may still be missing: they are asked for. */
 export interface Draft {
   name: string
@@ -202,6 +213,7 @@ export function changeFormat(b: Block, info: FormatInfo): Block {
       ...s,
       seconds: info.id === 'IN_TURN' ? (s.seconds ?? 60) : s.seconds,
       rounds: [],
+      ramp: undefined,
     })),
   }
 }

@@ -14,7 +14,7 @@ const PERSON = {
       key: 's1',
       block: 'WORK',
       stages: [],
-      parts: [{ side: 'BOTH', title: 'Seated row', dose: { reps: 10, grams: 2000 } }],
+      parts: [{ side: 'BOTH', title: 'Seated row', dose: { reps: 10, grams: 2000, hands: 2 } }],
     },
   ],
 } as unknown as S['RunPersonView']

@@ -14,6 +14,16 @@ const ARMS = [
   ['LEFT', 'left'],
   ['RIGHT', 'right'],
 ] as const
+/** What the number of kilograms is of. */
+const HELD: Record<NonNullable<S['Held']['way']>, string> = {
+  EACH_HAND: 'each hand',
+  ONE_HAND: 'one hand',
+  BOTH_HANDS: 'both hands together',
+  TWO_IN_ONE: 'one hand, two weights',
+  THIGHS: 'each thigh',
+  HIPS: 'on the hips',
+  BACKPACK: 'in the backpack',
+}
 /** Grams a tap moves a weight by; never over what was planned. */
 const STEP = 500
 type Side = (typeof SIDES)[number][0]
@@ -106,7 +116,7 @@ export function LogPanel({
         )}
         {grams !== undefined && (
           <Stepper
-            label="kg each hand"
+            label={`kg ${HELD[part?.dose.held?.way ?? (part?.dose.hands === 2 ? 'EACH_HAND' : 'ONE_HAND')]}`}
             value={grams === 0 ? 'none' : String(kilos(grams))}
             given={known?.grams !== undefined}
             down={() => log({ grams: Math.max(0, grams - STEP) })}

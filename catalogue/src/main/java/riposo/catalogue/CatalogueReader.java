@@ -28,6 +28,7 @@ import riposo.core.limit.Axis;
 import riposo.core.limit.JointMotion;
 import riposo.core.limit.Loading;
 import riposo.core.movement.BearingDemand;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Demands;
 import riposo.core.movement.Family;
@@ -267,7 +268,10 @@ public final class CatalogueReader {
           strings(m.get("faults")),
           m.has("lever") ? m.get("lever").asInt() : 0,
           m.has("figure") ? m.get("figure").asString() : null,
-          m.has("also") ? constant(SidePattern.class, m.get("also").asString()) : null);
+          m.has("also") ? constant(SidePattern.class, m.get("also").asString()) : null,
+          m.has("carry")
+              ? strings(m.get("carry")).stream().map(c -> constant(Carry.class, c)).toList()
+              : List.of());
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException("movement " + id + ": " + e.getMessage(), e);
     }

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Tempo;
 import riposo.core.plan.Block;
@@ -200,7 +201,9 @@ public record PlanDocument(
                 e.get("seconds").asInt(),
                 e.get("reason").asString()),
         s.has("sides") ? constant(Sides.class, s.get("sides").asString()) : null,
-        number(s, "hold"));
+        number(s, "hold"),
+        s.has("carry") ? constant(Carry.class, s.get("carry").asString()) : null,
+        s.path("ramp").asBoolean(false) ? Boolean.TRUE : null);
   }
 
   private static @Nullable Tempo tempo(JsonNode n) {
@@ -280,6 +283,12 @@ public record PlanDocument(
       o.put("sides", id(s.sides()));
     }
     put(o, "hold", s.hold());
+    if (s.carry() != null) {
+      o.put("carry", id(s.carry()));
+    }
+    if (s.ramp() != null) {
+      o.put("ramp", true);
+    }
     if (!s.stages().isEmpty()) {
       ArrayNode stages = o.putArray("stages");
       for (Stage t : s.stages()) {

@@ -305,7 +305,7 @@ class PlanAdaptationTest {
                 .as("seed %d %s", seed, p)
                 .isLessThanOrEqualTo(caps.cap(Axis.LOAD_HAND, Side.RIGHT));
           }
-          int inAll = h.way() == Held.Way.EACH_HAND ? h.left() + h.right() : h.heavier();
+          int inAll = h.inAll();
           assertThat(inAll).isLessThanOrEqualTo(caps.cap(Axis.LOAD_TOTAL, Side.BOTH));
           if (v.overhead()) {
             assertThat(inAll).isLessThanOrEqualTo(caps.cap(Axis.LOAD_OVERHEAD, Side.BOTH));

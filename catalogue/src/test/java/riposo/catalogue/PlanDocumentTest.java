@@ -25,12 +25,15 @@ import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.PlanAdapter;
 import riposo.core.adapt.TodayDose;
+import riposo.core.dose.Dose;
+import riposo.core.dose.Held;
 import riposo.core.dose.Weight;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Kit;
 import riposo.core.movement.Movement;
@@ -111,7 +114,11 @@ class PlanDocumentTest {
             : List.of(),
         r.nextInt(9) == 0 ? new Extra(Side.LEFT, 20, "weaker after the cast") : null,
         changing || sides.isEmpty() || r.nextBoolean() ? null : sides.get(r.nextInt(sides.size())),
-        !changing && held && r.nextBoolean() ? (Integer) (2 + r.nextInt(4)) : null);
+        !changing && held && r.nextBoolean() ? (Integer) (2 + r.nextInt(4)) : null,
+        changing || m.carries().isEmpty() || r.nextBoolean()
+            ? null
+            : m.carries().get(r.nextInt(m.carries().size())),
+        null);
   }
 
   private static PlanBlock block(Random r, String key, Block which) {
@@ -180,12 +187,15 @@ class PlanDocumentTest {
       if (half) {
         limits.add(limit("session.work-per-rest", 100));
       }
+      limits.add(limit("load.total", 500 + 500 * r.nextInt(5)));
+      limits.add(limit("load.hand", 500 + 500 * r.nextInt(5)));
       Caps caps = Caps.on(RandomLimits.DAY, limits).padded(true);
       AdaptedPlan a =
           PLANS.adapt(
               plan,
               caps,
-              new Kitbag(EnumSet.allOf(Kit.class), List.of(new Weight(1000, 2))),
+              new Kitbag(
+                  EnumSet.allOf(Kit.class), List.of(new Weight(500, 2), new Weight(1000, 2))),
               Map.of(),
               Map.of(),
               Mobility.USUAL);
@@ -196,6 +206,20 @@ class PlanDocumentTest {
           assertThat(ADAPTER.broken(p, caps.raised(raise.get(s.slotKey()))))
               .as("seed %d, %s", seed, s.slotKey())
               .isEmpty();
+        }
+      }
+      for (AdaptedSlot s : a.slots()) {
+        for (Dose d : s.doses()) {
+          Held h = d.weight();
+          if (h != null) {
+            boolean both = h.way() == Carry.BOTH_HANDS;
+            assertThat(h.inAll())
+                .as("seed %d %s", seed, s.slotKey())
+                .isLessThanOrEqualTo(caps.cap(Axis.LOAD_TOTAL, Side.BOTH));
+            assertThat(h.way().body ? 0 : both ? h.heavier() / 2 : h.heavier())
+                .as("seed %d %s", seed, s.slotKey())
+                .isLessThanOrEqualTo(caps.cap(Axis.LOAD_HAND, Side.LEFT));
+          }
         }
       }
       int hold = caps.cap(Axis.HOLD, Side.BOTH);
@@ -303,6 +327,10 @@ class PlanDocumentTest {
     "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"hold\": 10', /blocks/0/slots/0/hold: Squat is not held",
     "'\"movement\": \"squat\"', '\"movement\": \"wall-sit\", \"hold\": 41', A hold of 41 s does not fit in 40 s",
     "'\"movement\": \"squat\"', '\"movement\": \"wall-sit\", \"hold\": 1', holds for 2 to 300 s",
+    "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"grams\": 0', /blocks/0/slots/0/grams: A weight is 0.1 to 100 kg",
+    "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"grams\": 1000000', asks for 100 to 100000 g",
+    "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"carry\": \"hips\"', /blocks/0/slots/0/carry: Curl takes no weight “on the hips”",
+    "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"ramp\": true', /blocks/0/slots/0/ramp: Nothing builds up",
     "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"reps\": 8', 'No repetitions of its own here: in the format “intervals, in order” the clock decides'",
     "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"stages\": [{\"count\": 4, \"range\": \"full\", \"kind\": \"reps\", \"tempo\": \"2-0-2-0\"}]', Stages belong to a staged set; intervals",
     "'{', '', line 1",

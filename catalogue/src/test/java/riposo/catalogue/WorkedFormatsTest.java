@@ -19,6 +19,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Adapter;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Kitbag;
@@ -33,6 +34,7 @@ import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Kit;
 import riposo.core.movement.Movement;
@@ -44,6 +46,7 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.Param;
 import riposo.core.plan.PlanBlock;
 import riposo.core.plan.PlanFault;
+import riposo.core.plan.RoundChange;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Sides;
@@ -408,5 +411,159 @@ class WorkedFormatsTest {
     assertThat(t.seconds(Block.WARM_UP)).isEqualTo(300);
     assertThat(t.segments().stream().filter(g -> g.block() != Block.WORK))
         .noneMatch(g -> g.kind() == Segment.Kind.REST);
+  }
+
+  /** Twelve kilograms of weights, and what the caps on a hand and on all that is held leave. */
+  @ParameterizedTest(name = "{0} {1} at {2} g, {3}: {4}")
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "curl | EACH_HAND | 4000 | | 4 kg in each hand",
+        "curl | EACH_HAND | 4000 | load.hand 3000 | 2 kg in each hand",
+        "curl | EACH_HAND | 4000 | load.total 7000 | 2 kg in each hand",
+        "goblet-squat | | 4000 | | 4 kg in both hands together",
+        "goblet-squat | BOTH_HANDS | 4000 | load.hand 2000 | 4 kg in both hands together",
+        "goblet-squat | BOTH_HANDS | 4000 | load.hand 1999 | 2 kg in both hands together",
+        "goblet-squat | BOTH_HANDS | 4000 | load.total 3999 | 2 kg in both hands together",
+        "goblet-squat | BOTH_HANDS | 4000 | load.hand 400 | no weight",
+        "supported-row | TWO_IN_ONE | 6000 | | 6 kg in one hand, two weights",
+        "supported-row | TWO_IN_ONE | 6000 | load.hand 5000 | 5 kg in one hand, two weights",
+        "supported-row | TWO_IN_ONE | 6000 | load.total 2000 | 2 kg in one hand, two weights",
+        "supported-row | TWO_IN_ONE | 1000 | | no weight",
+        "supported-row | ONE_HAND | 6000 | | 4 kg in one hand",
+        "seated-toes-heels | THIGHS | 2000 | | 2 kg on each thigh",
+        "seated-toes-heels | THIGHS | 2000 | load.hand 500 | 2 kg on each thigh",
+        "seated-toes-heels | THIGHS | 2000 | load.total 3000 | 1 kg on each thigh",
+        "supine-bridge | HIPS | 4000 | load.total 3000 | 2 kg on the hips",
+        "supine-bridge | HIPS | 4000 | load.from-floor 1000 | 1 kg on the hips",
+        "squat | BACKPACK | 4000 | | 4 kg in a backpack",
+        "squat | BACKPACK | 4000 | load.total 2500 | 2 kg in a backpack",
+        "squat | BACKPACK | 4000 | joint.knee-flexion.added 60 | no weight",
+      })
+  void aWeightIsHeldAsAskedInsideTheCapsOnHandAndTotal(
+      String movement, Carry carry, int target, String limits, String words) {
+    Movement m = CATALOGUE.movement(movement);
+    Map<String, Standing> known =
+        Map.of(
+            m.familyId(),
+            new Standing(m.familyId(), movement, movement, target, null, null, "STAY", false, DAY));
+    Kitbag kit =
+        new Kitbag(
+            EnumSet.allOf(Kit.class),
+            List.of(new Weight(1000, 2), new Weight(2000, 2), new Weight(4000, 2)));
+    Slot s = new Slot("s1", movement, null).carried(carry);
+    SessionPlan plan =
+        new SessionPlan(
+            List.of(PlanBlock.of("b", Block.WORK, Format.intervals(40, 20, 1), List.of(s))), null);
+    assertThat(PlanFault.of(plan, PLANS::find)).isEmpty();
+    ClientDay day =
+        PLANS.day(new UUID(0, 1), caps(limits == null ? "" : limits), kit, known, Mobility.USUAL);
+    AdaptedSlot done = PLANS.adapt(plan, day, Map.of()).slots().get(0);
+    assertThat(done.result().parts().get(0).movementId()).isEqualTo(movement);
+    assertThat(DoseWords.dose(done.doses().get(0))).contains(words);
+  }
+
+  private static SessionPlan ramp(RoundChange... rounds) {
+    Slot s = new Slot("s1", "goblet-squat", null).ramped(true, List.of(rounds));
+    Format f = format(FormatKind.SETS, "SETS=3 REPS=8 REST=60 BETWEEN=0");
+    return new SessionPlan(List.of(PlanBlock.of("b", Block.WORK, f, List.of(s))), null);
+  }
+
+  @Test
+  void aRampIsBodyWeightThenAWeightThenSlowerAndNeverGoesDown() {
+    Tempo slow = Tempo.of("4-0-2-0");
+    SessionPlan up =
+        ramp(
+            new RoundChange(1, null, null, null, 0),
+            new RoundChange(2, null, null, null, 1000),
+            new RoundChange(3, null, null, slow, 1000));
+    assertThat(PlanFault.of(up, PLANS::find)).isEmpty();
+    AdaptedPlan a = PLANS.adapt(up, day(caps("")), Map.of());
+    assertThat(a.slots())
+        .extracting(s -> DoseWords.dose(s.doses().get(0)))
+        .containsExactly(
+            "1 × 8, no weight",
+            "1 × 8, 1 kg in both hands together",
+            "1 × 8, 1 kg in both hands together");
+    assertThat(clock(a.timeline())).isEqualTo("W32/8 R60 W32/8 R60 W48/8");
+
+    assertThat(PlanFault.of(ramp(new RoundChange(2, null, null, null, 1000)), PLANS::find))
+        .extracting(PlanFault::words)
+        .first()
+        .isEqualTo(
+            "Sets that build up never take less: round 2 asks for 1 kg after the client’s own weight.");
+    assertThat(
+            PlanFault.of(
+                ramp(
+                    new RoundChange(1, null, null, null, 2000),
+                    new RoundChange(2, null, null, null, 1000),
+                    new RoundChange(3, null, null, null, 1000)),
+                PLANS::find))
+        .extracting(PlanFault::words)
+        .containsExactly(
+            "Sets that build up never take less: round 2 asks for 1 kg after 2 kg.",
+            "Nothing builds up: give a round more weight or a slower tempo.");
+    assertThat(
+            PlanFault.of(
+                ramp(
+                    new RoundChange(1, null, null, slow, 1000),
+                    new RoundChange(2, null, null, Tempo.of("2-0-2-0"), 1000),
+                    new RoundChange(3, null, null, slow, 1000)),
+                PLANS::find))
+        .extracting(PlanFault::words)
+        .containsExactly("Sets that build up are never quicker: round 2 is, at 2-0-2-0.");
+  }
+
+  @Test
+  void aWeightAMovementCannotTakeIsRefused() {
+    for (String[] c :
+        new String[][] {
+          {"march", "BACKPACK", "March in place takes no weight."},
+          {"curl", "HIPS", "It can be: one in each hand."},
+          {"squat", "EACH_HAND", "It can be: in a backpack."}
+        }) {
+      Slot s = new Slot("s1", c[0], null).carried(Carry.valueOf(c[1]));
+      SessionPlan plan =
+          new SessionPlan(
+              List.of(PlanBlock.of("b", Block.WORK, Format.intervals(40, 20, 1), List.of(s))),
+              null);
+      assertThat(PlanFault.of(plan, PLANS::find).get(0).words()).endsWith(c[2]);
+    }
+  }
+
+  @Test
+  void oneWeightAskedOfLargeAndSmallMusclesIsRemarked() {
+    for (String[] c :
+        new String[][] {
+          {"hinged-row side-raise", "2000 2000", "true"},
+          {"hinged-row side-raise", "2000 1000", "false"},
+          {"side-raise front-raise", "2000 2000", "false"},
+          {"hinged-row dumbbell-hinge", "2000 2000", "false"}
+        }) {
+      List<Slot> slots = new ArrayList<>();
+      for (int i = 0; i < 2; i++) {
+        int grams = Integer.parseInt(c[1].split(" ")[i]);
+        slots.add(
+            new Slot(
+                "s" + i,
+                c[0].split(" ")[i],
+                null,
+                null,
+                null,
+                grams,
+                null,
+                List.of(),
+                List.of(),
+                null));
+      }
+      SessionPlan plan =
+          new SessionPlan(
+              List.of(PlanBlock.of("b", Block.WORK, Format.intervals(40, 20, 1), slots)), null);
+      List<String> said =
+          PLANS.checks(plan, PLANS.planned(plan)).stream().map(Wording::check).toList();
+      assertThat(said.stream().anyMatch(w -> w.contains("small muscles take about half")))
+          .as(c[0] + " " + c[1])
+          .isEqualTo(Boolean.valueOf(c[2]));
+    }
   }
 }

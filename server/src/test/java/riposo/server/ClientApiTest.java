@@ -540,6 +540,7 @@ class ClientApiTest extends ApiDesk {
             "screening",
             "limits",
             "choices",
+            "weights",
             "adaptedPlansSeen",
             "runs",
             "tolerance",

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
+import riposo.core.dose.FoundWeight;
 import riposo.core.limit.Broken;
 import riposo.core.movement.Kit;
 import riposo.core.movement.Purpose;
@@ -25,6 +26,7 @@ import riposo.core.plan.Block;
  *     itself. The parts of the result are what is done, its cost the slot's own
  * @param gone the movement asked for is no longer in the catalogue; the slot rests until replaced
  * @param cut what shortens a hold; null where it lasts as asked
+ * @param found which weight it is begun with and why, before the caps; null where it takes none
  */
 public record AdaptedSlot(
     String slotKey,
@@ -42,7 +44,8 @@ public record AdaptedSlot(
     List<Dose> doses,
     @Nullable Turn turn,
     boolean gone,
-    @Nullable HoldCut cut) {
+    @Nullable HoldCut cut,
+    @Nullable FoundWeight found) {
 
   /**
    * A hold that is shorter than asked for.

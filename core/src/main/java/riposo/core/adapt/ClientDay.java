@@ -2,6 +2,7 @@ package riposo.core.adapt;
 
 import java.util.Map;
 import java.util.UUID;
+import riposo.core.dose.Weights;
 import riposo.core.limit.Caps;
 import riposo.core.plan.Mobility;
 
@@ -15,6 +16,7 @@ import riposo.core.plan.Mobility;
  * @param standings where decided verdicts leave each family, by id
  * @param ceilings how far they let each family go, by id
  * @param firm those of the ceilings that no choice by hand passes
+ * @param weights what is known of the client's weights
  * @param today what today's check leaves of the dose; as planned where there is none
  */
 public record ClientDay(
@@ -25,6 +27,7 @@ public record ClientDay(
     Map<String, Ceiling> ceilings,
     Map<String, Ceiling> firm,
     Mobility mobility,
+    Weights weights,
     TodayDose today) {
   public ClientDay {
     standings = Map.copyOf(standings);
@@ -53,11 +56,16 @@ public record ClientDay(
 
   /** The same under other limits: some lifted in thought. */
   public ClientDay with(Caps other) {
-    return new ClientDay(clientId, other, kit, standings, ceilings, firm, mobility, today);
+    return new ClientDay(clientId, other, kit, standings, ceilings, firm, mobility, weights, today);
   }
 
   /** The same with what today's check leaves. */
   public ClientDay with(TodayDose other) {
-    return new ClientDay(clientId, caps, kit, standings, ceilings, firm, mobility, other);
+    return new ClientDay(clientId, caps, kit, standings, ceilings, firm, mobility, weights, other);
+  }
+
+  /** The same with what is known of the weights. */
+  public ClientDay with(Weights other) {
+    return new ClientDay(clientId, caps, kit, standings, ceilings, firm, mobility, other, today);
   }
 }

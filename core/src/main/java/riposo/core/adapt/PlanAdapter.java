@@ -6,14 +6,19 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
+import riposo.core.dose.FoundWeight;
 import riposo.core.dose.Held;
+import riposo.core.dose.LastWeight;
 import riposo.core.dose.Loads;
+import riposo.core.dose.SetWeight;
+import riposo.core.dose.Weight;
+import riposo.core.dose.WeightChoice;
+import riposo.core.dose.Weights;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
@@ -21,6 +26,7 @@ import riposo.core.limit.JointMotion;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.LoadKind;
 import riposo.core.movement.Modifier;
@@ -174,6 +180,7 @@ public final class PlanAdapter {
         ceilings(standings),
         firmCeilings(standings),
         mobility,
+        Weights.NONE,
         TodayDose.AS_PLANNED);
   }
 
@@ -215,15 +222,7 @@ public final class PlanAdapter {
     Timeline asked = Timeline.compile(today, asPlanned::get, OPEN, Mobility.USUAL);
     List<AdaptedSlot> slots = new ArrayList<>();
     for (Settled one : settled) {
-      slots.add(
-          slot(
-              one,
-              turns.get(one.at().key()),
-              new Clocks(asked, timeline),
-              caps,
-              kit,
-              standings,
-              dose));
+      slots.add(slot(one, turns.get(one.at().key()), new Clocks(asked, timeline), caps, day));
     }
     int effort = caps.cap(Axis.EFFORT, Side.BOTH);
     int[] session = new int[Axis.CELLS];
@@ -692,13 +691,7 @@ public final class PlanAdapter {
   }
 
   private AdaptedSlot slot(
-      Settled settled,
-      @Nullable Turn turn,
-      Clocks clocks,
-      Caps caps,
-      Kitbag kit,
-      Map<String, Standing> standings,
-      TodayDose today) {
+      Settled settled, @Nullable Turn turn, Clocks clocks, Caps caps, ClientDay day) {
     SessionPlan.Asked at = settled.at();
     Situation situation = settled.situation();
     Movement asked = find(at.slot().movementId());
@@ -720,12 +713,16 @@ public final class PlanAdapter {
           List.of(new Dose(at.rounds(), null, null, null, 0, null, false)),
           null,
           true,
+          null,
           null);
     }
     List<Dose> doses = new ArrayList<>();
     SlotPieces told = SlotPieces.of(at, asked, caps);
+    FoundWeight found = null;
     for (Performed part : result.parts()) {
-      doses.add(dose(part, at, told, clocks.own(), situation.caps(), kit, standings, today));
+      FoundWeight begin = found(part, at, day);
+      doses.add(dose(part, at, told, clocks.own(), situation.caps(), begin, day));
+      found = found == null ? begin : found;
     }
     Variant plain = catalogue.variants(asked).get(0);
     boolean one = at.slot().sides() == Sides.ONE_ONLY && plain.oneSided();
@@ -736,7 +733,7 @@ public final class PlanAdapter {
         asked.id(),
         Broken.of(situation.caps(), plain.demand(one ? at.slot().startSide() : Side.BOTH)),
         adapter.missing(new Performed(Side.BOTH, asked.id(), List.of(), 100), situation),
-        kit.unmeasured(),
+        day.kit().unmeasured(),
         settled.standing(),
         result,
         settled.pinned(),
@@ -745,7 +742,8 @@ public final class PlanAdapter {
         doses,
         turn,
         false,
-        cut(at, plain, doses, clocks, caps));
+        cut(at, plain, doses, clocks, caps),
+        found);
   }
 
   private static @Nullable Integer longestHold(String key, Timeline t) {
@@ -795,9 +793,8 @@ public final class PlanAdapter {
       SlotPieces told,
       Timeline timeline,
       Caps caps,
-      Kitbag kit,
-      Map<String, Standing> standings,
-      TodayDose today) {
+      @Nullable FoundWeight found,
+      ClientDay day) {
     Format f = at.block().format();
     int rounds = f.kind() == FormatKind.THROUGH_DAY ? f.get(Param.TIMES) : at.rounds();
     if (part.movementId() == null) {
@@ -805,7 +802,7 @@ public final class PlanAdapter {
     }
     Variant v = adapter.variant(part);
     Movement m = v.movement();
-    Standing s = standing(m, standings);
+    Standing s = standing(m, day.standings());
     SlotCount count = SlotCount.of(at, part.side(), timeline, told, v);
     Integer reps = count.reps();
     if (reps != null && s != null && s.reps() != null) {
@@ -822,7 +819,7 @@ public final class PlanAdapter {
         v.handsLoaded(),
         m.share(),
         m.loadKind() == LoadKind.BAND && v.loadable(),
-        weight(v, part.side(), at, caps, kit, s, today),
+        weight(v, part.side(), at, caps, found, day),
         turns(count, told, v, part.side()),
         count.counts(),
         count.seconds(),
@@ -836,39 +833,118 @@ public final class PlanAdapter {
         : count.turns();
   }
 
+  /** How a weight is held or carried in a slot; null where the movement takes none. */
+  private static @Nullable Carry carry(SessionPlan.Asked at, Variant v) {
+    Carry asked = at.slot().carry();
+    return asked != null && v.movement().carries().contains(asked) ? asked : v.carry();
+  }
+
+  /** How many weights are wanted at once. */
+  private static int count(Variant v, @Nullable Carry carry) {
+    return carry == Carry.THIGHS
+        ? 2
+        : carry != null && carry.body ? 1 : Math.max(1, v.handsLoaded());
+  }
+
+  /** What a part is begun with; null where it takes no weight or the kit has none for it. */
+  private @Nullable FoundWeight found(Performed part, SessionPlan.Asked at, ClientDay day) {
+    if (part.isRest()) {
+      return null;
+    }
+    Variant v = adapter.variant(part);
+    Carry carry = carry(at, v);
+    if (carry == null || !carry.body && !v.loadable()) {
+      return null;
+    }
+    Standing s = standing(v.movement(), day.standings());
+    SetWeight set = day.weights().set().get(at.key());
+    // what was lifted before a family was eased says nothing of what may be lifted now
+    Standing family = day.standings().get(v.movement().familyId());
+    LocalDate eased =
+        family != null && !family.verdict().equals("STEP_UP") && !family.verdict().equals("STAY")
+            ? family.decidedOn()
+            : null;
+    List<LastWeight> known =
+        day.weights().last().stream()
+            .filter(
+                l ->
+                    eased == null
+                        || l.on().isAfter(eased)
+                        || catalogue
+                            .find(l.movementId())
+                            .filter(m -> m.familyId().equals(v.movement().familyId()))
+                            .isEmpty())
+            .toList();
+    return FoundWeight.of(
+        v,
+        carry,
+        day.caps().day(),
+        s == null ? null : s.grams(),
+        s == null ? null : s.decidedOn(),
+        set,
+        known,
+        catalogue.movements(),
+        count(v, carry),
+        day.kit().weights());
+  }
+
+  /**
+   * What is to be said of a weight the professional sets for a slot; null where nothing there takes
+   * a weight.
+   *
+   * @param grams as printed
+   */
+  public @Nullable WeightChoice choice(
+      SessionPlan.Asked at, AdaptedSlot slot, int grams, ClientDay day) {
+    Performed part =
+        slot.result().parts().stream()
+            .filter(p -> found(p, at, day) != null)
+            .findFirst()
+            .orElse(null);
+    if (part == null) {
+      return null;
+    }
+    Variant v = adapter.variant(part);
+    Carry carry = carry(at, v);
+    FoundWeight history = found(part, at, day.with(day.weights().with(Map.of())));
+    return WeightChoice.of(
+        grams,
+        history == null ? null : (Integer) history.grams(),
+        v,
+        part.side(),
+        carry,
+        day.caps().raised(at.block().effortRaise(at.index())),
+        count(v, carry),
+        day.kit().weights());
+  }
+
   /** The weight held; null where the movement takes none. */
   private static @Nullable Held weight(
       Variant v,
       Side side,
       SessionPlan.Asked at,
       Caps caps,
-      Kitbag kit,
-      @Nullable Standing s,
-      TodayDose today) {
-    if (v.movement().loadKind() != LoadKind.DUMBBELL) {
+      @Nullable FoundWeight found,
+      ClientDay day) {
+    Carry carry = carry(at, v);
+    if (v.movement().loadKind() != LoadKind.DUMBBELL && carry == null) {
       return null;
     }
-    Held none = Held.same(0, v.handsLoaded());
-    if (!v.loadable()) {
-      return none;
+    if (found == null) {
+      return carry == null ? Held.same(0, v.handsLoaded()) : new Held(0, 0, carry);
     }
-    int hands = Math.max(1, v.handsLoaded());
-    OptionalInt target =
-        s != null && s.grams() != null
-            ? OptionalInt.of(s.grams())
-            : Loads.lightest(hands, kit.weights());
-    if (target.isEmpty()) {
-      return none;
-    }
-    int wanted = target.getAsInt();
+    int wanted = found.grams();
     // The plan's weight is a ceiling: it never lifts what history allows.
     Integer most = at.slot().grams();
-    if (most != null) {
+    boolean set = found.why() == FoundWeight.Why.SET || found.why() == FoundWeight.Why.SET_TODAY;
+    if (most != null && (!set || most == 0)) {
       wanted = Math.min(wanted, most);
     }
+    wanted = day.today().grams(wanted);
+    List<Weight> kit = day.kit().weights();
     boolean atOnce = at.block().format().phrase().contains(Side.BOTH) && v.oneSided();
     return atOnce
-        ? Loads.inBoth(v, side, today.grams(wanted), caps, kit.weights())
-        : Loads.held(v, side, today.grams(wanted), caps, kit.weights());
+        ? Loads.inBoth(v, side, wanted, caps, kit)
+        : Loads.held(v, side, carry, wanted, caps, kit);
   }
 }

@@ -59,7 +59,7 @@ public record Dose(
   public Dose {
     if (held != null) {
       grams = held.heavier();
-      held = held.differs() ? held : null;
+      held = held.differs() || !held.plain() ? held : null;
     }
     series = series == null ? null : List.copyOf(series);
   }

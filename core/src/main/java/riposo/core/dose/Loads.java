@@ -3,10 +3,14 @@ package riposo.core.dose;
 import java.util.Collection;
 import java.util.List;
 import java.util.OptionalInt;
+import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
+import riposo.core.limit.JointMotion;
+import riposo.core.limit.Loading;
 import riposo.core.limit.Side;
+import riposo.core.movement.Carry;
 import riposo.core.movement.LoadKind;
 import riposo.core.movement.Variant;
 
@@ -21,20 +25,32 @@ public final class Loads {
    * The greatest weight per hand, in grams, that the caps leave for a variant done on that side.
    */
   public static int capGrams(Variant variant, Side side, Caps caps) {
+    return capGrams(variant, side, variant.carry(), caps);
+  }
+
+  /**
+   * The greatest weight, in grams as printed on it, that the caps leave in a hand or on the body.
+   *
+   * @param carry how it is held; null where the hands alone say it
+   */
+  public static int capGrams(Variant variant, Side side, @Nullable Carry carry, Caps caps) {
+    if (carry != null && carry.body) {
+      return capBody(variant, side, carry, caps);
+    }
     Side empty = variant.emptyHand();
     if (empty != null && side == Side.BOTH) {
-      return capGrams(variant, empty.other(), caps);
+      return capGrams(variant, empty.other(), carry, caps);
     }
     if (side == empty) {
       return 0;
     }
-    int hands = Math.max(1, variant.handsLoaded());
-    int cap = caps.cap(Axis.LOAD_HAND, side);
+    boolean shared = carry == Carry.BOTH_HANDS;
+    boolean one = shared || carry == Carry.TWO_IN_ONE || carry == Carry.ONE_HAND;
+    int hands = one ? 1 : Math.max(1, variant.handsLoaded());
+    int hand = hand(variant, shared ? Side.BOTH : side, caps);
+    // half of it in each hand
+    int cap = shared && hand <= Integer.MAX_VALUE / 2 ? 2 * hand : hand;
     cap = Math.min(cap, caps.cap(Axis.LOAD_TOTAL, Side.BOTH) / hands);
-    int grip = caps.cap(Axis.GRIP, side);
-    if (variant.movement().loadKind() == LoadKind.DUMBBELL && grip < GRIP.length) {
-      cap = Math.min(cap, GRIP[grip]);
-    }
     if (variant.overhead()) {
       cap = Math.min(cap, caps.cap(Axis.LOAD_OVERHEAD, Side.BOTH) / hands);
     }
@@ -42,6 +58,49 @@ public final class Loads {
       cap = Math.min(cap, caps.cap(Axis.LOAD_FROM_FLOOR, Side.BOTH) / hands);
     }
     return cap;
+  }
+
+  /** What a hand may hold: its own cap and its grip; BOTH is the weaker of the two. */
+  private static int hand(Variant variant, Side side, Caps caps) {
+    int cap = caps.cap(Axis.LOAD_HAND, side);
+    int grip = caps.cap(Axis.GRIP, side);
+    return variant.movement().loadKind() == LoadKind.DUMBBELL && grip < GRIP.length
+        ? Math.min(cap, GRIP[grip])
+        : cap;
+  }
+
+  /**
+   * What the body may carry: nothing where a joint, the spine, pressure or effort may not be loaded
+   * so. What the body's own weight asks of the legs is then asked under added load, at one more of
+   * effort.
+   */
+  private static int capBody(Variant variant, Side side, Carry carry, Caps caps) {
+    int[] d = variant.demand(variant.oneSided() ? side : Side.BOTH).clone();
+    for (JointMotion m : JointMotion.values()) {
+      for (Side s : m.arm ? new Side[0] : new Side[] {Side.LEFT, Side.RIGHT}) {
+        int own = d[Axis.joint(m, Loading.OWN).cell(s)];
+        int added = Axis.joint(m, Loading.ADDED).cell(s);
+        d[added] = Math.max(d[added], own);
+      }
+    }
+    if (carry == Carry.BACKPACK) {
+      for (String m : List.of("flexion", "extension", "rotation", "side-bend")) {
+        int loaded = Axis.of("spine." + m + ".loaded").cell(Side.BOTH);
+        d[loaded] = Math.max(d[loaded], d[Axis.of("spine." + m + ".any").cell(Side.BOTH)]);
+      }
+    }
+    int effort = Axis.EFFORT.cell(Side.BOTH);
+    int pressure = Axis.PRESSURE.cell(Side.BOTH);
+    d[effort] = Math.min(10, d[effort] + 1);
+    d[pressure] = Math.max(1, d[pressure]);
+    if (caps.forbids(d)) {
+      return 0;
+    }
+    int cap = caps.cap(Axis.LOAD_TOTAL, Side.BOTH);
+    if (carry == Carry.HIPS) {
+      cap = Math.min(cap, caps.cap(Axis.LOAD_FROM_FLOOR, Side.BOTH));
+    }
+    return carry == Carry.THIGHS ? cap / 2 : cap;
   }
 
   /**
@@ -64,16 +123,39 @@ public final class Loads {
    */
   public static Held held(
       Variant variant, Side side, int targetGrams, Caps caps, Collection<Weight> kit) {
-    int hands = Math.max(1, variant.handsLoaded());
-    int cap = capGrams(variant, side, caps);
+    return held(variant, side, variant.carry(), targetGrams, caps, kit);
+  }
+
+  /**
+   * The same, held or carried in a way.
+   *
+   * @param carry null where the hands alone say it
+   */
+  public static Held held(
+      Variant variant,
+      Side side,
+      @Nullable Carry carry,
+      int targetGrams,
+      Caps caps,
+      Collection<Weight> kit) {
+    if (carry == Carry.TWO_IN_ONE) {
+      return twoInOne(variant, side, targetGrams, caps, kit);
+    }
+    boolean alone = carry == Carry.BOTH_HANDS || carry == Carry.ONE_HAND;
+    boolean body = carry != null && carry.body;
+    int hands = carry == Carry.THIGHS ? 2 : alone || body ? 1 : Math.max(1, variant.handsLoaded());
+    int cap = capGrams(variant, side, carry, caps);
     int same = atOrUnder(targetGrams, cap, hands, kit).orElse(0);
+    if (carry != null && (body || carry == Carry.BOTH_HANDS)) {
+      return new Held(same, same, carry);
+    }
     if (side != Side.BOTH || !variant.oneSided() && variant.movement().demands().hands() < 2) {
-      return new Held(same, same, hands == 2 ? Held.Way.EACH_HAND : Held.Way.ONE_HAND);
+      return new Held(same, same, hands == 2 ? Carry.EACH_HAND : Carry.ONE_HAND);
     }
     int left = one(variant, Side.LEFT, targetGrams, caps, kit);
     int right = one(variant, Side.RIGHT, targetGrams, caps, kit);
     if (variant.oneSided()) {
-      return new Held(left, right, Held.Way.ONE_HAND);
+      return new Held(left, right, Carry.ONE_HAND);
     }
     // both hands together where one-handed loads are closed, or the trunk carries none on one side
     boolean alike =
@@ -81,8 +163,29 @@ public final class Loads {
             || caps.cap(Axis.TRUNK, Side.BOTH) < 2;
     // two of the same only where there are two
     return left == right || alike && variant.emptyHand() == null
-        ? new Held(same, same, Held.Way.EACH_HAND)
-        : new Held(left, right, Held.Way.EACH_HAND);
+        ? new Held(same, same, Carry.EACH_HAND)
+        : new Held(left, right, Carry.EACH_HAND);
+  }
+
+  /** Two weights in the hand at work, their sum at or under target and cap; none where none fit. */
+  private static Held twoInOne(
+      Variant variant, Side side, int targetGrams, Caps caps, Collection<Weight> kit) {
+    int[] hands = new int[2];
+    for (Side s : List.of(Side.LEFT, Side.RIGHT)) {
+      Side of = variant.oneSided() && side == Side.BOTH ? s : side;
+      int most = Math.min(targetGrams, capGrams(variant, of, Carry.TWO_IN_ONE, caps));
+      int best = 0;
+      for (Weight a : kit) {
+        for (Weight b : kit) {
+          int sum = a.grams() + b.grams();
+          if ((a != b || a.count() > 1) && sum <= most) {
+            best = Math.max(best, sum);
+          }
+        }
+      }
+      hands[s == Side.LEFT ? 0 : 1] = best;
+    }
+    return new Held(hands[0], hands[1], Carry.TWO_IN_ONE);
   }
 
   /**

@@ -1,6 +1,13 @@
 /**
- * Start dose, the weight held hand by hand ({@link riposo.core.dose.Held}), next load and the step
- * that is too big.
+ * How much is done.
+ *
+ * <ul>
+ *   <li>{@link riposo.core.dose.Dose}: of a slot, a round and a side; {@link riposo.core.dose.Held}
+ *       the weight, hand by hand
+ *   <li>{@link riposo.core.dose.FoundWeight}: which weight to begin with, from {@link
+ *       riposo.core.dose.Weights}; {@link riposo.core.dose.WeightChoice} one set by hand
+ *   <li>{@link riposo.core.dose.Loads}: caps, kit, and the step that is too big
+ * </ul>
  */
 @NullMarked
 package riposo.core.dose;

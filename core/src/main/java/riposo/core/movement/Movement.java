@@ -18,6 +18,8 @@ import riposo.core.limit.JointMotion;
  * @param lever percent of the load that a shorter lever takes off; 0 where the lever is fixed
  * @param figure the drawing's key; null for the posture alone
  * @param also the other pattern of sides it can be done in; null for none
+ * @param carry how a weight can be held or carried, the usual way first; empty where it is as the
+ *     hands say, or where none is taken
  */
 public record Movement(
     String id,
@@ -41,7 +43,8 @@ public record Movement(
     List<String> faults,
     int lever,
     @Nullable String figure,
-    @Nullable SidePattern also) {
+    @Nullable SidePattern also,
+    List<Carry> carry) {
 
   public Movement {
     if (rung < 1) {
@@ -69,6 +72,11 @@ public record Movement(
     if (also != null && (also == SidePattern.BOTH || sides == SidePattern.BOTH || also == sides)) {
       throw new IllegalArgumentException(
           id + ": the other pattern of sides is alternating or one-side, and not the usual one");
+    }
+    carry = List.copyOf(carry);
+    if (loadKind != LoadKind.DUMBBELL && !carry.stream().allMatch(c -> c.body)) {
+      throw new IllegalArgumentException(
+          id + ": a movement without weights takes one on the body only");
     }
     kit = List.copyOf(kit);
     cues = List.copyOf(cues);
@@ -120,7 +128,8 @@ public record Movement(
         faults,
         lever,
         figure,
-        null);
+        null,
+        List.of());
   }
 
   /** The same movement on another rung of its family. */
@@ -147,7 +156,21 @@ public record Movement(
         faults,
         lever,
         figure,
-        also);
+        also,
+        carry);
+  }
+
+  /** The ways a weight can be held or carried, the usual one first; empty where none is. */
+  public List<Carry> carries() {
+    if (!carry.isEmpty() || loadKind != LoadKind.DUMBBELL) {
+      return carry;
+    }
+    return List.of(demands.hands() == 2 ? Carry.EACH_HAND : Carry.ONE_HAND);
+  }
+
+  /** Raises, kick-backs and other work of small muscles: about half of what rows take. */
+  public boolean smallMuscles() {
+    return familyId.equals("raise") || purpose == Purpose.ELBOW_STRAIGHTEN;
   }
 
   /** Whether it can be done in that pattern of sides. */

@@ -189,9 +189,21 @@ public final class Variant {
     return movement.loadKind() != LoadKind.NONE && !modifiers.contains(Modifier.NO_WEIGHT);
   }
 
-  /** How many hands hold a weight at once. */
+  /** How many weights the hands hold at once; one that both hold is one. */
   public int handsLoaded() {
-    return draft.oneSide || draft.empty != null ? Math.min(1, draft.hands) : draft.hands;
+    return draft.oneSide || draft.empty != null || carry() == Carry.BOTH_HANDS
+        ? Math.min(1, draft.hands)
+        : draft.hands;
+  }
+
+  /** The usual way to hold or carry a weight; null where none is taken. */
+  public @Nullable Carry carry() {
+    List<Carry> ways = movement.carries();
+    if (ways.isEmpty() || ways.get(0).body && movement.loadKind() != LoadKind.DUMBBELL) {
+      return null;
+    }
+    // with one hand out of it, what is held is in the other
+    return draft.oneSide || draft.empty != null ? Carry.ONE_HAND : ways.get(0);
   }
 
   /** The hand that holds no weight though the other does; null when both or neither do. */

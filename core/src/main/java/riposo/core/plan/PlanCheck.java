@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.JointMotion;
+import riposo.core.movement.LoadKind;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Purpose;
 
@@ -33,6 +34,7 @@ public record PlanCheck(String rule, int value, int wanted, List<String> slots) 
   public static final String SIDES_UNEQUAL = "plan.sides-unequal";
   public static final String OVERHEAD_LONG = "plan.overhead-long";
   public static final String PUSH_PULL = "plan.push-pull";
+  public static final String ONE_WEIGHT = "plan.one-weight";
   public static final String MANY_REPS = "plan.many-reps";
   public static final String GONE = "plan.movement-gone";
 
@@ -51,6 +53,7 @@ public record PlanCheck(String rule, int value, int wanted, List<String> slots) 
           SIDES_UNEQUAL,
           OVERHEAD_LONG,
           PUSH_PULL,
+          ONE_WEIGHT,
           MANY_REPS,
           GONE);
 
@@ -182,8 +185,33 @@ public record PlanCheck(String rule, int value, int wanted, List<String> slots) 
     if (Math.max(push, pull) >= 60 && Math.max(push, pull) > 2 * Math.min(push, pull)) {
       checks.add(new PlanCheck(PUSH_PULL, push, pull));
     }
+    oneWeight(plan, movements, checks);
     manyReps(plan, timeline, checks);
     return checks;
+  }
+
+  /**
+   * One weight asked of all, large muscles and small: the small take about half of what rows do.
+   */
+  private static void oneWeight(
+      SessionPlan plan, Function<String, @Nullable Movement> movements, List<PlanCheck> checks) {
+    Set<Integer> grams = new HashSet<>();
+    List<String> small = new ArrayList<>();
+    int loaded = 0;
+    for (Slot s : plan.slots(Block.WORK)) {
+      Movement m = movements.apply(s.movementId());
+      if (m != null && s.grams() != null && m.loadKind() == LoadKind.DUMBBELL) {
+        grams.add(s.grams());
+        loaded++;
+        if (m.smallMuscles()) {
+          small.add(s.key());
+        }
+      }
+    }
+    if (grams.size() == 1 && !small.isEmpty() && small.size() < loaded) {
+      int asked = grams.iterator().next();
+      checks.add(new PlanCheck(ONE_WEIGHT, asked, asked / 2, small));
+    }
   }
 
   private static boolean bothHard(Movement a, Movement b) {

@@ -1,11 +1,13 @@
 package riposo.core.plan;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.SidePattern;
@@ -66,7 +68,9 @@ public record PlanFault(int block, int slot, String field, String words) {
         rounds,
         s.extra(),
         s.sides(),
-        s.hold());
+        s.hold(),
+        s.carry(),
+        s.ramp());
   }
 
   private interface Told {
@@ -77,10 +81,13 @@ public record PlanFault(int block, int slot, String field, String words) {
     void find(Function<String, @Nullable Movement> movements) {
       stages();
       counts();
+      weight();
+      ramp();
       for (Movement m : asked(movements)) {
         sides(m);
         phrase(m);
         hold(m);
+        carry(m);
       }
     }
 
@@ -128,6 +135,84 @@ public record PlanFault(int block, int slot, String field, String words) {
           told.at("rounds/" + i + "/reps", words);
         }
       }
+    }
+
+    /** The rounds of a ramp: never lighter, never quicker, and something grows. */
+    private void ramp() {
+      if (slot.ramp() == null) {
+        return;
+      }
+      if (f.rounds() < 2) {
+        told.at("ramp", "Sets that build up need two rounds or more; here there is one.");
+        return;
+      }
+      boolean grows = false;
+      for (int r = 2; r <= f.rounds(); r++) {
+        Slot before = slot.at(r - 1);
+        Slot now = slot.at(r);
+        int lighter = grams(before) - grams(now);
+        int quicker = seconds(before) - seconds(now);
+        if (lighter > 0) {
+          told.at(
+              "ramp",
+              "Sets that build up never take less: round "
+                  + r
+                  + " asks for "
+                  + kg(grams(now))
+                  + " after "
+                  + kg(grams(before))
+                  + ".");
+        }
+        if (quicker > 0) {
+          told.at(
+              "ramp",
+              "Sets that build up are never quicker: round " + r + " is, at " + now.tempo() + ".");
+        }
+        grows |= lighter < 0 || quicker < 0 || !before.movementId().equals(now.movementId());
+      }
+      if (!grows) {
+        told.at("ramp", "Nothing builds up: give a round more weight or a slower tempo.");
+      }
+    }
+
+    /** What a round asks for; without a word it is as much as history and caps leave. */
+    private static int grams(Slot s) {
+      return s.grams() == null ? Integer.MAX_VALUE : s.grams();
+    }
+
+    private static int seconds(Slot s) {
+      return s.tempo() == null ? 0 : s.tempo().seconds();
+    }
+
+    private static String kg(int grams) {
+      return grams == Integer.MAX_VALUE
+          ? "the client’s own weight"
+          : BigDecimal.valueOf(grams, 3).stripTrailingZeros().toPlainString() + " kg";
+    }
+
+    private void weight() {
+      if (slot.grams() != null && slot.grams() == 0) {
+        told.at(
+            "grams",
+            "A weight is 0.1 to 100 kg. For none leave it out, or give a round of several none.");
+      }
+    }
+
+    private void carry(Movement m) {
+      Carry asked = slot.carry();
+      if (asked == null || m.carries().contains(asked)) {
+        return;
+      }
+      told.at(
+          "carry",
+          m.carries().isEmpty()
+              ? m.name() + " takes no weight."
+              : m.name()
+                  + " takes no weight “"
+                  + asked.words
+                  + "”. It can be: "
+                  + String.join(", ", m.carries().stream().map(c -> c.words).toList())
+                  + ".");
     }
 
     private void sides(Movement m) {

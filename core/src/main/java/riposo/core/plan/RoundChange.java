@@ -8,7 +8,7 @@ import riposo.core.movement.Tempo;
  * What differs in one round of a slot; null leaves it as it is.
  *
  * @param round 1-based
- * @param grams greatest weight per hand
+ * @param grams greatest weight per hand; 0 for none in that round
  */
 public record RoundChange(
     int round,

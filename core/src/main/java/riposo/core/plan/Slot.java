@@ -3,6 +3,7 @@ package riposo.core.plan;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Tempo;
 
 /**
@@ -20,6 +21,9 @@ import riposo.core.movement.Tempo;
  * @param extra more work for a weaker side; null for none
  * @param sides how the two sides come; null as the movement and the block have it
  * @param hold seconds of one hold, 2 to 300; null for the time asked for
+ * @param carry how a weight is held or carried; null as the movement has it
+ * @param ramp true where the rounds build up: no round takes less weight, or is done quicker, than
+ *     the one before; null elsewhere
  */
 public record Slot(
     String key,
@@ -33,8 +37,11 @@ public record Slot(
     List<RoundChange> rounds,
     @Nullable Extra extra,
     @Nullable Sides sides,
-    @Nullable Integer hold) {
+    @Nullable Integer hold,
+    @Nullable Carry carry,
+    @Nullable Boolean ramp) {
   public Slot {
+    ramp = Boolean.TRUE.equals(ramp) ? Boolean.TRUE : null;
     if (key == null || key.isBlank() || key.length() > 36 || key.contains("@")) {
       throw new IllegalArgumentException("a slot key has 1 to 36 characters and no @");
     }
@@ -43,7 +50,7 @@ public record Slot(
     }
     range(key, "lasts", seconds, 5, 600, " s");
     range(key, "has", reps, 1, 100, " repetitions");
-    range(key, "asks for", grams, 100, 100_000, " g");
+    weight(key, grams);
     range(key, "holds for", hold, 2, 300, " s");
     if (start == Side.BOTH) {
       throw new IllegalArgumentException("slot " + key + " starts left or right, not both");
@@ -55,7 +62,7 @@ public record Slot(
     }
     for (RoundChange r : rounds) {
       range(key, "has", r.reps(), 1, 100, " repetitions");
-      range(key, "asks for", r.grams(), 100, 100_000, " g");
+      weight(key, r.grams());
       if (rounds.stream().filter(x -> x.round() == r.round()).count() > 1) {
         throw new IllegalArgumentException(
             "slot " + key + " changes round " + r.round() + " twice");
@@ -79,7 +86,28 @@ public record Slot(
       List<Stage> stages,
       List<RoundChange> rounds,
       @Nullable Extra extra) {
-    this(key, movementId, seconds, reps, tempo, grams, start, stages, rounds, extra, null, null);
+    this(
+        key,
+        movementId,
+        seconds,
+        reps,
+        tempo,
+        grams,
+        start,
+        stages,
+        rounds,
+        extra,
+        null,
+        null,
+        null,
+        false);
+  }
+
+  /** 0 is no weight, in one round of several. */
+  private static void weight(String key, @Nullable Integer grams) {
+    if (grams == null || grams != 0) {
+      range(key, "asks for", grams, 100, 100_000, " g");
+    }
   }
 
   private static void range(
@@ -107,30 +135,121 @@ public record Slot(
 
   public Slot movement(String id) {
     return new Slot(
-        key, id, seconds, reps, tempo, grams, start, stages, rounds, extra, sides, hold);
+        key, id, seconds, reps, tempo, grams, start, stages, rounds, extra, sides, hold, carry,
+        ramp);
   }
 
   public Slot lasting(@Nullable Integer other) {
     return new Slot(
-        key, movementId, other, reps, tempo, grams, start, stages, rounds, extra, sides, hold);
+        key,
+        movementId,
+        other,
+        reps,
+        tempo,
+        grams,
+        start,
+        stages,
+        rounds,
+        extra,
+        sides,
+        hold,
+        carry,
+        ramp);
   }
 
   /** The same with other changes by round. */
   public Slot changing(List<RoundChange> other) {
     return new Slot(
-        key, movementId, seconds, reps, tempo, grams, start, stages, other, extra, sides, hold);
+        key,
+        movementId,
+        seconds,
+        reps,
+        tempo,
+        grams,
+        start,
+        stages,
+        other,
+        extra,
+        sides,
+        hold,
+        carry,
+        ramp);
   }
 
   /** The same with its sides coming otherwise. */
   public Slot sides(@Nullable Sides other) {
     return new Slot(
-        key, movementId, seconds, reps, tempo, grams, start, stages, rounds, extra, other, hold);
+        key,
+        movementId,
+        seconds,
+        reps,
+        tempo,
+        grams,
+        start,
+        stages,
+        rounds,
+        extra,
+        other,
+        hold,
+        carry,
+        ramp);
+  }
+
+  /** The same with a weight held or carried so. */
+  public Slot carried(@Nullable Carry other) {
+    return new Slot(
+        key,
+        movementId,
+        seconds,
+        reps,
+        tempo,
+        grams,
+        start,
+        stages,
+        rounds,
+        extra,
+        sides,
+        hold,
+        other,
+        ramp);
+  }
+
+  /** The same built up, or not, by its rounds. */
+  public Slot ramped(@Nullable Boolean up, List<RoundChange> by) {
+    return new Slot(
+        key,
+        movementId,
+        seconds,
+        reps,
+        tempo,
+        grams,
+        start,
+        stages,
+        by,
+        extra,
+        sides,
+        hold,
+        carry,
+        up);
   }
 
   /** The same held so long. */
   public Slot holding(@Nullable Integer other) {
     return new Slot(
-        key, movementId, seconds, reps, tempo, grams, start, stages, rounds, extra, sides, other);
+        key,
+        movementId,
+        seconds,
+        reps,
+        tempo,
+        grams,
+        start,
+        stages,
+        rounds,
+        extra,
+        sides,
+        other,
+        carry,
+        ramp);
   }
 
   public Side startSide() {
@@ -151,7 +270,9 @@ public record Slot(
           List.of(),
           base.extra,
           base.sides,
-          base.hold);
+          base.hold,
+          base.carry,
+          base.ramp);
     }
   }
 }

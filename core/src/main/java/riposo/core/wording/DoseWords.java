@@ -2,10 +2,13 @@ package riposo.core.wording;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
+import riposo.core.dose.FoundWeight;
 import riposo.core.dose.Held;
 import riposo.core.kit.Room;
+import riposo.core.movement.Carry;
 
 /** Doses as one says them, every number with its unit and what it counts. */
 public final class DoseWords {
@@ -111,8 +114,11 @@ public final class DoseWords {
   private static String with(Dose d) {
     Held held = d.held();
     Integer grams = d.grams();
-    if (held != null) {
+    if (held != null && held.differs()) {
       return ", " + hands(held);
+    }
+    if (held != null && held.heavier() > 0) {
+      return ", " + Wording.kg(held.heavier()) + " " + carried(held.way());
     }
     if (grams != null) {
       return grams == 0
@@ -126,10 +132,58 @@ public final class DoseWords {
     return share == null ? "" : ", " + Wording.share(share);
   }
 
+  private static String carried(Carry way) {
+    return switch (way) {
+      case EACH_HAND -> "in each hand";
+      case ONE_HAND -> "in one hand";
+      case BOTH_HANDS -> "in both hands together";
+      case TWO_IN_ONE -> "in one hand, two weights";
+      case THIGHS -> "on each thigh";
+      case HIPS -> "on the hips";
+      case BACKPACK -> "in a backpack";
+    };
+  }
+
   /** "right 2 kg, left no weight": the heavier hand first. */
   private static String hands(Held h) {
     String left = "left " + (h.left() == 0 ? "no weight" : Wording.kg(h.left()));
     String right = "right " + (h.right() == 0 ? "no weight" : Wording.kg(h.right()));
     return h.left() > h.right() ? left + ", " + right : right + ", " + left;
+  }
+
+  /**
+   * Why a weight is what it is: "1 kg: lightest in kit, to be found", "2 kg: set by you on 24 Nov".
+   * Where caps, the plan or today leave less, that is said.
+   *
+   * @param given what is held in the end, in grams
+   */
+  public static String found(FoundWeight f, int given, Function<String, String> names) {
+    String grams = f.grams() == 0 ? "no weight" : Wording.kg(f.grams());
+    String less =
+        given < f.grams()
+            ? "; the caps, the plan, today or the kit leave "
+                + (given == 0 ? "none" : Wording.kg(given))
+            : "";
+    String on = f.on() == null ? "" : Wording.day(f.on());
+    String gap = f.cutPercent() == 0 ? "" : ", " + f.cutPercent() + " % off for the gap since";
+    String why =
+        switch (f.why()) {
+          case SET_TODAY -> "set for today by hand";
+          case SET -> "set by hand on " + on;
+          case VERDICT -> "from the verdict of " + on;
+          case LAST -> "the last weight, " + on + gap;
+          case RELATIVE ->
+              "from "
+                  + names.apply(String.valueOf(f.of()))
+                  + " at "
+                  + Wording.kg(f.ofGrams() == null ? 0 : f.ofGrams())
+                  + " on "
+                  + on
+                  + " by its share, a fifth off"
+                  + gap
+                  + ", down to the kit; to be found";
+          case LIGHTEST -> "lightest in kit, to be found";
+        };
+    return grams + ": " + why + less + ".";
   }
 }

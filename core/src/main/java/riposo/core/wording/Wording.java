@@ -721,6 +721,11 @@ public final class Wording {
               + " against pull "
               + clock(c.wanted())
               + ": more than twice the other.";
+      case PlanCheck.ONE_WEIGHT ->
+          kg(c.value())
+              + " is asked of all: small muscles take about half of what rows take, about "
+              + kg(c.wanted())
+              + ".";
       case PlanCheck.MANY_REPS ->
           c.value() + " repetitions in an interval; eight to ten done well is the usual aim.";
       case PlanCheck.GONE ->

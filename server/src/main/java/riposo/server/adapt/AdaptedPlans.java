@@ -67,6 +67,7 @@ public interface AdaptedPlans {
    * A slot of an adapted plan.
    *
    * @param stages of a staged set, in words; null elsewhere
+   * @param weight which weight it is begun with; null where it takes none
    */
   record SlotView(
       String key,
@@ -87,7 +88,18 @@ public interface AdaptedPlans {
       boolean released,
       boolean rest,
       String stairFamilyId,
-      @Nullable List<String> stages) {}
+      @Nullable List<String> stages,
+      @Nullable SlotWeight weight) {}
+
+  /**
+   * The weight of a slot.
+   *
+   * @param grams as printed; 0 for none
+   * @param words which, from where, and what leaves less
+   * @param set by hand
+   * @param finding still to be found by effort
+   */
+  record SlotWeight(int grams, String words, boolean set, boolean finding) {}
 
   /**
    * An order of a block in which this client goes to the floor less often.

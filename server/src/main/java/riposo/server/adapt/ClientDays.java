@@ -1,11 +1,13 @@
 package riposo.server.adapt;
 
 import java.time.LocalDate;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Kitbag;
+import riposo.core.dose.Weights;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
@@ -17,12 +19,19 @@ public class ClientDays {
   private final Clients clients;
   private final Limits limits;
   private final StandingSource standings;
+  private final WeightSource weights;
   private final Movements movements;
 
-  ClientDays(Clients clients, Limits limits, StandingSource standings, Movements movements) {
+  ClientDays(
+      Clients clients,
+      Limits limits,
+      StandingSource standings,
+      WeightSource weights,
+      Movements movements) {
     this.clients = clients;
     this.limits = limits;
     this.standings = standings;
+    this.weights = weights;
     this.movements = movements;
   }
 
@@ -44,6 +53,7 @@ public class ClientDays {
             limits.caps(clientId, day),
             kit,
             standings.standings(clientId),
-            clients.require(clientId).mobility());
+            clients.require(clientId).mobility())
+        .with(new Weights(weights.lastWeights(clientId), Map.of()));
   }
 }

@@ -20,8 +20,10 @@ import riposo.server.adapt.AdaptedPlans;
 class AdaptController {
   private final AdaptService service;
   private final StairService stairs;
+  private final WeightService weights;
 
-  AdaptController(AdaptService service, StairService stairs) {
+  AdaptController(AdaptService service, StairService stairs, WeightService weights) {
+    this.weights = weights;
     this.stairs = stairs;
     this.service = service;
   }
@@ -58,5 +60,21 @@ class AdaptController {
   AdaptedPlans.AdaptedView release(
       @PathVariable UUID clientId, @PathVariable UUID planId, @PathVariable String key) {
     return stairs.release(clientId, planId, key);
+  }
+
+  /** Sets a weight for today or from now on. A cap is never passed. */
+  @PutMapping("/slots/{key}/weight")
+  AdaptedPlans.AdaptedView weigh(
+      @PathVariable UUID clientId,
+      @PathVariable UUID planId,
+      @PathVariable String key,
+      @Valid @RequestBody WeightService.WeightForm body) {
+    return weights.set(clientId, planId, key, body);
+  }
+
+  @DeleteMapping("/slots/{key}/weight")
+  AdaptedPlans.AdaptedView unweigh(
+      @PathVariable UUID clientId, @PathVariable UUID planId, @PathVariable String key) {
+    return weights.release(clientId, planId, key);
   }
 }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -17,9 +18,13 @@ import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Pin;
+import riposo.core.adapt.PlanAdapter;
 import riposo.core.adapt.PlanMark;
 import riposo.core.adapt.Rejection;
 import riposo.core.adapt.TodayDose;
+import riposo.core.dose.Dose;
+import riposo.core.dose.FoundWeight;
+import riposo.core.dose.SetWeight;
 import riposo.core.kit.Room;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
@@ -51,6 +56,7 @@ class AdaptService implements AdaptedPlans {
   private final Plans plans;
   private final ClientDays days;
   private final PinStore pins;
+  private final WeightStore weights;
   private final Json json;
   private final Studios studios;
 
@@ -61,6 +67,7 @@ class AdaptService implements AdaptedPlans {
       Plans plans,
       ClientDays days,
       PinStore pins,
+      WeightStore weights,
       Json json,
       Studios studios) {
     this.movements = movements;
@@ -69,6 +76,7 @@ class AdaptService implements AdaptedPlans {
     this.plans = plans;
     this.days = days;
     this.pins = pins;
+    this.weights = weights;
     this.json = json;
     this.studios = studios;
   }
@@ -96,7 +104,25 @@ class AdaptService implements AdaptedPlans {
         today.cut());
   }
 
-  AdaptedPlan adapt(UUID planId, ClientDay day) {
+  PlanAdapter planAdapter() {
+    return movements.planAdapter();
+  }
+
+  /** The client on that day, with the weights set for a plan. */
+  ClientDay day(UUID clientId, UUID planId, LocalDate date) {
+    return set(planId, days.of(clientId, date));
+  }
+
+  private ClientDay set(UUID planId, ClientDay day) {
+    Map<String, SetWeight> set = new HashMap<>();
+    for (WeightRow w : weights.findByClientIdAndPlanId(day.clientId(), planId)) {
+      set.put(w.slotKey, w.fact());
+    }
+    return day.with(day.weights().with(set));
+  }
+
+  AdaptedPlan adapt(UUID planId, ClientDay of) {
+    ClientDay day = set(planId, of);
     return movements
         .planAdapter()
         .adapt(plans.require(planId).plan(), day, pinned(planId, day.clientId()));
@@ -240,7 +266,30 @@ class AdaptService implements AdaptedPlans {
         s.released(),
         s.result().allRest(),
         stairFamily(s),
-        stages);
+        stages,
+        weight(s));
+  }
+
+  /** Which weight the slot is begun with, and why; null where it takes none. */
+  private @Nullable SlotWeight weight(AdaptedSlot s) {
+    FoundWeight f = s.found();
+    if (f == null) {
+      return null;
+    }
+    int given =
+        s.doses().stream()
+            .map(Dose::grams)
+            .filter(Objects::nonNull)
+            .mapToInt(Integer::intValue)
+            .max()
+            .orElse(0);
+    boolean set = f.why() == FoundWeight.Why.SET || f.why() == FoundWeight.Why.SET_TODAY;
+    return new SlotWeight(
+        given,
+        DoseWords.found(
+            f, given, id -> movements.catalogue().find(id).map(Movement::name).orElse(id)),
+        set,
+        f.toBeFound());
   }
 
   /** The limits the movement asked for breaks, each once. */

@@ -12,6 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Side;
 import riposo.core.movement.Ask;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Family;
 import riposo.core.movement.Kit;
@@ -37,6 +38,7 @@ class MovementService {
    * @param own a movement of the studio's own
    * @param retired offered no more
    * @param sides the ways its two sides may come; empty where both work at once
+   * @param carries how a weight can be held or carried, the usual way first; empty where none is
    * @param groups which demand groups it has, to filter by: what it does not ask for is not here
    */
   record MovementView(
@@ -53,6 +55,7 @@ class MovementService {
       String region,
       boolean oneSided,
       List<Sides> sides,
+      List<Carry> carries,
       boolean hold,
       String tempo,
       int effort,
@@ -216,6 +219,7 @@ class MovementService {
         Region.of(m).words,
         catalogue.variants(m).get(0).oneSided(),
         Sides.of(m),
+        m.carries(),
         m.isHold(),
         m.tempo().toString(),
         m.demands().effort(),

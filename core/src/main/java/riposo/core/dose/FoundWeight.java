@@ -1,0 +1,168 @@
+package riposo.core.dose;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.OptionalInt;
+import org.jspecify.annotations.Nullable;
+import riposo.core.movement.Carry;
+import riposo.core.movement.Movement;
+import riposo.core.movement.Variant;
+
+/**
+ * Which weight a movement is begun with, and why. House rule, in this order: what the professional
+ * set since the last verdict; a verdict; the client's own last weight for that movement and
+ * support; a relative's weight by its share, a fifth taken off; else the lightest in kit. The caps
+ * come after it.
+ *
+ * @param grams wanted, as printed; 0 for none
+ * @param on when it was decided or done; null for the lightest
+ * @param of the relative's movement; null for none
+ * @param ofGrams what is held in the relative; null for none
+ * @param cutPercent taken off for a gap in days; 0 for none
+ */
+public record FoundWeight(
+    Why why,
+    int grams,
+    @Nullable LocalDate on,
+    @Nullable String of,
+    @Nullable Integer ofGrams,
+    int cutPercent) {
+  /** Where it comes from. */
+  public enum Why {
+    SET_TODAY,
+    SET,
+    VERDICT,
+    LAST,
+    RELATIVE,
+    LIGHTEST
+  }
+
+  /** A gap in a movement from which its last weight no longer counts, in days. */
+  private static final int START_AGAIN = 42;
+
+  /** Whether the weight is still to be found by effort. */
+  public boolean toBeFound() {
+    return why == Why.RELATIVE || why == Why.LIGHTEST;
+  }
+
+  /**
+   * What a variant is begun with; empty where there is no weight in kit for it.
+   *
+   * @param verdict grams a verdict leaves the movement at; null when there is none
+   * @param set what the professional set for the slot; null when nothing
+   * @param known the client's last weights
+   * @param relatives the movements behind them, those that are still known
+   */
+  public static @Nullable FoundWeight of(
+      Variant v,
+      @Nullable Carry carry,
+      LocalDate day,
+      @Nullable Integer verdict,
+      @Nullable LocalDate decidedOn,
+      @Nullable SetWeight set,
+      List<LastWeight> known,
+      Collection<Movement> relatives,
+      int hands,
+      Collection<Weight> kit) {
+    boolean counts = set != null && set.counts(day) && set.movementId().equals(v.movement().id());
+    if (set != null
+        && counts
+        && (set.today() || decidedOn == null || !set.on().isBefore(decidedOn))) {
+      return new FoundWeight(
+          set.today() ? Why.SET_TODAY : Why.SET, set.grams(), set.on(), null, null, 0);
+    }
+    if (verdict != null) {
+      return new FoundWeight(Why.VERDICT, verdict, decidedOn, null, null, 0);
+    }
+    FoundWeight last =
+        known.stream()
+            .filter(l -> l.movementId().equals(v.movement().id()))
+            .filter(l -> l.support().equals(v.modifiers()) && l.carry() == carry)
+            .filter(l -> left(l.on(), day) > 0)
+            .max(Comparator.comparing(LastWeight::on))
+            .map(
+                l -> {
+                  int cut = 100 - left(l.on(), day);
+                  return new FoundWeight(
+                      Why.LAST, l.grams() * (100 - cut) / 100, l.on(), null, null, cut);
+                })
+            .orElse(null);
+    if (last != null) {
+      return last;
+    }
+    FoundWeight relative = relative(v.movement(), day, known, relatives, hands, kit);
+    if (relative != null) {
+      return relative;
+    }
+    OptionalInt lightest = Loads.lightest(hands, kit);
+    return lightest.isEmpty()
+        ? null
+        : new FoundWeight(Why.LIGHTEST, lightest.getAsInt(), null, null, null, 0);
+  }
+
+  /** Percent of a weight that a gap leaves: house rule of the gap; 0 from 42 days. */
+  private static int left(LocalDate on, LocalDate day) {
+    long gap = java.time.temporal.ChronoUnit.DAYS.between(on, day);
+    return gap >= START_AGAIN ? 0 : gap >= 21 ? 60 : gap >= 10 ? 80 : 100;
+  }
+
+  /** Of several the newest, of two of one day the one that leads to less. */
+  private static @Nullable FoundWeight relative(
+      Movement m,
+      LocalDate day,
+      List<LastWeight> known,
+      Collection<Movement> relatives,
+      int hands,
+      Collection<Weight> kit) {
+    int share = share(m);
+    FoundWeight best = null;
+    for (LastWeight l : known) {
+      Movement from =
+          relatives.stream().filter(x -> x.id().equals(l.movementId())).findFirst().orElse(null);
+      if (share == 0
+          || from == null
+          || from.id().equals(m.id())
+          || share(from) == 0
+          || l.grams() == 0
+          || left(l.on(), day) == 0) {
+        continue;
+      }
+      long target = (long) l.grams() * share * 8 * left(l.on(), day) / (share(from) * 1000L);
+      int grams = Loads.atOrUnder((int) target, Integer.MAX_VALUE, hands, kit).orElse(0);
+      FoundWeight one =
+          new FoundWeight(
+              Why.RELATIVE, grams, l.on(), from.id(), l.grams(), 100 - left(l.on(), day));
+      if (best == null
+          || l.on().isAfter(java.util.Objects.requireNonNull(best.on()))
+          || l.on().equals(best.on()) && grams < best.grams()) {
+        best = one;
+      }
+    }
+    return best;
+  }
+
+  /**
+   * A movement's weight as a percentage of what a row takes: press with two arms 60, curl 60, side
+   * or front raise 40, kick-back 40, overhead straighten 50, hinge or goblet squat 150; 0 where
+   * there is no such number.
+   */
+  public static int share(Movement m) {
+    boolean two = m.demands().hands() == 2;
+    return switch (m.familyId()) {
+      case "pull" -> m.id().endsWith("-row") ? 100 : 0;
+      case "push" -> two && m.id().endsWith("-press") ? 60 : 0;
+      case "overhead" -> m.id().equals("overhead-press") ? 60 : 0;
+      case "elbow-bend" -> m.id().endsWith("curl") ? 60 : 0;
+      case "raise" -> m.id().startsWith("side-raise") || m.id().equals("front-raise") ? 40 : 0;
+      case "elbow-straighten" ->
+          m.id().contains("kick-back") && !m.id().startsWith("row")
+              ? 40
+              : m.id().equals("overhead-straighten") ? 50 : 0;
+      case "hinge" -> m.id().equals("dumbbell-hinge") ? 150 : 0;
+      case "sit-stand" -> m.id().equals("goblet-squat") ? 150 : 0;
+      default -> 0;
+    };
+  }
+}

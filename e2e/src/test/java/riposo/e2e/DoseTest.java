@@ -1,0 +1,128 @@
+package riposo.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.Test;
+
+/**
+ * What is said beside the clock: how long a hold, which side, which weight; and what is refused.
+ */
+class DoseTest {
+  private final Page page = Studio.marit(1280, 800);
+
+  private Locator field(String label) {
+    return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  private Locator number(Locator in, String label) {
+    return in.getByRole(AriaRole.SPINBUTTON, new Locator.GetByRoleOptions().setName(label));
+  }
+
+  private Locator total() {
+    return page.getByLabel("total", new Page.GetByLabelOptions().setExact(true));
+  }
+
+  private void pick(String block, String text, String name) {
+    Locator find = page.getByLabel("Add a movement to " + block).last();
+    find.fill(text);
+    page.locator("[role=listbox] [role=option]")
+        .filter(new Locator.FilterOptions().setHasText(name))
+        .first()
+        .click();
+  }
+
+  private Locator work(int nth) {
+    return page.locator("section[data-block]", new Page.LocatorOptions())
+        .filter(new Locator.FilterOptions().setHas(page.locator("h2:text-is('Work')")))
+        .nth(nth);
+  }
+
+  private Locator edit(String name) {
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Edit " + name))
+        .last()
+        .click();
+    return page.getByRole(AriaRole.DIALOG);
+  }
+
+  @Test
+  void holdsASideASetThatBuildsUpAndAPhraseAreBuiltMendedKeptAndReadOnTheDesk() {
+    Studio.open(page, "/plans/new");
+    field("Name of the plan").fill("Said as it is done");
+    // a set that builds up
+    work(0).locator("select").first().selectOption("SETS");
+    pick("Work", "goblet", "Goblet squat");
+    number(work(0), "sets").fill("3");
+    number(work(0), "repetitions").first().fill("8");
+    number(work(0), "rest, s").fill("60");
+    number(work(0), "rest between movements, s").fill("60");
+    Locator dialog = edit("Goblet squat");
+    dialog.getByText("What differs by round").click();
+    dialog.getByLabel("kg at most").nth(0).fill("2");
+    dialog.getByLabel("kg at most").nth(1).fill("1");
+    dialog.getByLabel("the rounds build up: never lighter, never quicker").check();
+    assertThat(
+            dialog.getByText(
+                "Sets that build up never take less: round 2 asks for 1 kg after 2 kg."))
+        .isVisible();
+    dialog.getByLabel("kg at most").nth(0).fill("0");
+    dialog.getByLabel("kg at most").nth(2).fill("1");
+    assertThat(dialog.getByText("Sets that build up never take less")).hasCount(0);
+    Studio.button(page, "Done").click();
+    // a phrase: left, right, both
+    Studio.button(page, "+ work block").click();
+    work(1).locator("select").first().selectOption("PHRASE");
+    pick("Work", "squat", "Squat");
+    Locator repeats = number(work(1), "repeats");
+    repeats.fill("8");
+    number(work(1), "rest, s").fill("30");
+    work(1).getByLabel("pattern of sides").fill("L R B");
+    Locator mend = page.getByLabel("To mend");
+    assertThat(mend).containsText("works both sides at once: a phrase of left and right needs");
+    dialog = edit("Squat");
+    dialog.getByLabel("Another movement for this slot").fill("one-arm press");
+    page.locator("[role=listbox] [role=option]")
+        .filter(new Locator.FilterOptions().setHasText("Seated one-arm press"))
+        .first()
+        .click();
+    Studio.button(page, "Done").click();
+    assertThat(mend).hasCount(0);
+    // holds of 40 s, each side its own
+    Studio.button(page, "+ work block").click();
+    work(2).locator("select").first().selectOption("HOLDS");
+    pick("Work", "calf stretch", "Calf stretch");
+    number(work(2), "hold, s").fill("40");
+    number(work(2), "rest, s").fill("10");
+    number(work(2), "repeats").fill("1");
+    work(2).getByLabel("last rest").selectOption("1");
+    Studio.button(page, "Keep plan").click();
+    assertThat(Studio.button(page, "Saved")).isVisible();
+
+    Studio.client(page, "Noor Hallström");
+    Studio.link(page, "Plan").click();
+    page.locator("select").first().selectOption("Said as it is done");
+    Locator rows = page.locator("table tbody tr");
+    assertThat(rows.filter(new Locator.FilterOptions().setHasText("Calf stretch")))
+        .containsText("1 × 40 s hold each side");
+    assertThat(rows.filter(new Locator.FilterOptions().setHasText("one-arm press")).first())
+        .containsText("16 each side");
+    assertThat(rows.filter(new Locator.FilterOptions().setHasText("Goblet squat")).first())
+        .containsText("1 × 8, no weight");
+
+    // a weight by hand, refused over what there is, then taken, then taken back
+    rows.filter(new Locator.FilterOptions().setHasText("one-arm press"))
+        .first()
+        .getByRole(AriaRole.BUTTON)
+        .first()
+        .click();
+    Locator weight = page.getByLabel("Weight", new Page.GetByLabelOptions().setExact(true));
+    weight.getByLabel("Another weight, kg").fill("77");
+    weight.getByText("For today").click();
+    assertThat(weight).containsText("77 kg is not in this kit");
+    weight.getByLabel("Another weight, kg").fill("nothing");
+    weight.getByText("For today").click();
+    assertThat(weight).containsText("A number of kilograms, such as 2 or 2.5.");
+  }
+}

@@ -1,0 +1,14 @@
+package riposo.server.adapt.internal;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import riposo.server.platform.Store;
+
+interface WeightStore extends Store<WeightRow> {
+  List<WeightRow> findByClientId(UUID clientId);
+
+  List<WeightRow> findByClientIdAndPlanId(UUID clientId, UUID planId);
+
+  Optional<WeightRow> findByClientIdAndPlanIdAndSlotKey(UUID clientId, UUID planId, String slotKey);
+}
