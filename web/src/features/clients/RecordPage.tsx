@@ -80,7 +80,15 @@ function RecordForm({ client }: { client: S['Client'] }) {
     </Field>
   )
   const number = (
-    k: 'kneeCm' | 'restingPulse' | 'measuredMaximum' | 'clinicCap' | 'usualSystolic' | 'usualSaturation',
+    k:
+      | 'kneeCm'
+      | 'massKg'
+      | 'statureCm'
+      | 'restingPulse'
+      | 'measuredMaximum'
+      | 'clinicCap'
+      | 'usualSystolic'
+      | 'usualSaturation',
     label: string,
     hint: string,
   ) => (
@@ -159,6 +167,8 @@ function RecordForm({ client }: { client: S['Client'] }) {
               {number('usualSystolic', 'Usual systolic', 'mmHg, wanted for injury at T6 or above')}
               {number('usualSaturation', 'Usual saturation at rest', '%, for lung disease')}
               {number('kneeCm', 'Knee height', 'cm, for seats that must be higher')}
+              {number('massKg', 'Body mass', 'kg, to say what arms and legs move')}
+              {number('statureCm', 'Stature', 'cm, for hands at a counter or wall')}
               <label className="flex min-h-[42px] items-center gap-2 self-center">
                 <input type="checkbox" {...register('olderMaximum')} />
                 use 220 − age, the older school

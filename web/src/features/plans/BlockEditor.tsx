@@ -9,6 +9,7 @@ import {
   changeFormat,
   changeSlot,
   CARRIES,
+  HEIGHTS,
   copyBlock,
   copySlot,
   moveSlot,
@@ -212,6 +213,8 @@ function Row({
     slot.carry && CARRIES[slot.carry],
     slot.grams !== undefined && `${kg(slot.grams)} at most`,
     slot.ramp && 'builds up',
+    slot.height !== undefined &&
+      `${HEIGHTS[movement?.support?.kind ?? 'LEAN'].toLowerCase()} ${slot.height} cm`,
     slot.sides && slot.sides !== 'ONE_ONLY' && SLOT_SIDES.find(([w]) => w === slot.sides)?.[1],
     slot.sides === 'ONE_ONLY' && `${slot.start === 'RIGHT' ? 'right' : 'left'} only`,
     slot.sides !== 'ONE_ONLY' && slot.start === 'RIGHT' && 'right first',

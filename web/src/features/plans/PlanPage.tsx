@@ -163,6 +163,9 @@ function Builder({
   const slotInfo = formats.find((f) => f.id === slotBlock?.format.kind)
   // what one interval or set comes to, by slot: the first is shown
   const expected = new Map<string, string>()
+  const alone = new Set(
+    draft.plan.blocks.flatMap((b) => b.slots.filter((s) => s.sides === 'ONE_ONLY').map((s) => s.key)),
+  )
   for (const g of now?.timeline.segments ?? [])
     if (g.kind === 'WORK' && !expected.has(g.slotKey))
       expected.set(
@@ -173,7 +176,7 @@ function Builder({
             : g.holdSeconds !== undefined
               ? `${g.length} s held`
               : '',
-          g.side !== 'BOTH' ? 'a side' : '',
+          g.side !== 'BOTH' && !alone.has(g.slotKey) ? 'a side' : '',
         ]
           .filter(Boolean)
           .join(' '),

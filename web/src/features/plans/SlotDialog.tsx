@@ -145,7 +145,7 @@ export function SlotDialog({
           )}
         </Field>
         {(ways.length > 0 || slot.sides) && (
-          <Field label="Sides" hint={usual(block, info)} error={wrong('sides')}>
+          <Field label="Sides" hint={slot.sides ? undefined : usual(block, info)} error={wrong('sides')}>
             {(p) => (
               <select
                 {...p}

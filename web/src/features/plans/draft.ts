@@ -26,6 +26,9 @@ export const CARRIES: Record<NonNullable<Slot['carry']>, string> = {
   BACKPACK: 'in a backpack',
 }
 
+/** What a height is of. */
+export const HEIGHTS = { LEAN: 'Hands at', SEAT: 'Seat height', STEP: 'Step height' } as const
+
 /** A plan while it is built. Numbers of a format may still be missing: they are asked for. */
 export interface Draft {
   name: string

@@ -43,6 +43,7 @@ import riposo.core.movement.Purpose;
 import riposo.core.movement.SidePattern;
 import riposo.core.movement.Soundness;
 import riposo.core.movement.SpineDemand;
+import riposo.core.movement.Support;
 import riposo.core.movement.Tempo;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -271,10 +272,19 @@ public final class CatalogueReader {
           m.has("also") ? constant(SidePattern.class, m.get("also").asString()) : null,
           m.has("carry")
               ? strings(m.get("carry")).stream().map(c -> constant(Carry.class, c)).toList()
-              : List.of());
+              : List.of(),
+          m.has("support") ? support(m.get("support")) : null);
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException("movement " + id + ": " + e.getMessage(), e);
     }
+  }
+
+  private static Support support(JsonNode s) {
+    return new Support(
+        constant(Support.Kind.class, s.get("kind").asString()),
+        s.get("least").asInt(),
+        s.get("usual").asInt(),
+        s.get("most").asInt());
   }
 
   private static Demands demands(JsonNode d, Position position, SidePattern sides) {

@@ -203,7 +203,8 @@ public record PlanDocument(
         s.has("sides") ? constant(Sides.class, s.get("sides").asString()) : null,
         number(s, "hold"),
         s.has("carry") ? constant(Carry.class, s.get("carry").asString()) : null,
-        s.path("ramp").asBoolean(false) ? Boolean.TRUE : null);
+        s.path("ramp").asBoolean(false) ? Boolean.TRUE : null,
+        number(s, "height"));
   }
 
   private static @Nullable Tempo tempo(JsonNode n) {
@@ -286,6 +287,7 @@ public record PlanDocument(
     if (s.carry() != null) {
       o.put("carry", id(s.carry()));
     }
+    put(o, "height", s.height());
     if (s.ramp() != null) {
       o.put("ramp", true);
     }

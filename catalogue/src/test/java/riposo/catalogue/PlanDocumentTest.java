@@ -118,7 +118,11 @@ class PlanDocumentTest {
         changing || m.carries().isEmpty() || r.nextBoolean()
             ? null
             : m.carries().get(r.nextInt(m.carries().size())),
-        null);
+        null,
+        changing || m.support() == null || r.nextBoolean()
+            ? null
+            : (Integer)
+                (m.support().least() + r.nextInt(m.support().most() - m.support().least() + 1)));
   }
 
   private static PlanBlock block(Random r, String key, Block which) {
@@ -327,6 +331,9 @@ class PlanDocumentTest {
     "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"hold\": 10', /blocks/0/slots/0/hold: Squat is not held",
     "'\"movement\": \"squat\"', '\"movement\": \"wall-sit\", \"hold\": 41', A hold of 41 s does not fit in 40 s",
     "'\"movement\": \"squat\"', '\"movement\": \"wall-sit\", \"hold\": 1', holds for 2 to 300 s",
+    "'\"movement\": \"squat\"', '\"movement\": \"counter-push-up\", \"height\": 250', '/blocks/0/slots/0/height: Counter push-up, narrow hands is done with hands at 75 to 108 cm; 250 cm is out of reach'",
+    "'\"movement\": \"squat\"', '\"movement\": \"stand-chair\", \"height\": 40', 40 cm is another movement",
+    "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"height\": 45', Squat leans on",
     "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"grams\": 0', /blocks/0/slots/0/grams: A weight is 0.1 to 100 kg",
     "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"grams\": 1000000', asks for 100 to 100000 g",
     "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"carry\": \"hips\"', /blocks/0/slots/0/carry: Curl takes no weight “on the hips”",

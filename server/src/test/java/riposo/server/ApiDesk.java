@@ -6,6 +6,9 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
 import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -76,6 +79,14 @@ abstract class ApiDesk {
     stranger =
         new Professional(
             UUID.randomUUID(), studios.create("Other", "UTC", "112"), "s@b.example", "S");
+  }
+
+  /** How far the clock goes to that hour of the studio's day, so that no test meets midnight. */
+  Duration to(int hour) {
+    Instant now = Instant.now();
+    ZoneId oslo = ZoneId.of("Europe/Oslo");
+    return Duration.between(
+        now, LocalDate.ofInstant(now, oslo).atTime(hour, 0).atZone(oslo).toInstant());
   }
 
   @AfterEach

@@ -161,6 +161,8 @@ class ApiTest extends ApiDesk {
 
   @Test
   void startingAsksForWhatTheConditionsRequire() throws Exception {
+    Duration noon = to(12);
+    clock.shift(noon);
     UUID plan = post("/plans", PLAN).id();
     assertThat(start(anyClient(), plan, "").code()).isEqualTo("not-screened");
     UUID heart = screened("heart.ever", "yes", "aneurysm", "yes");
@@ -179,9 +181,9 @@ class ApiTest extends ApiDesk {
     assertThat(start(pressure, plan, fine).code())
         .as("a repeat counts after five minutes seated")
         .isEqualTo("not-today");
-    clock.shift(Duration.ofMinutes(6));
+    clock.shift(noon.plusMinutes(6));
     assertThat(start(pressure, plan, fine).status()).isEqualTo(201);
-    clock.shift(Duration.ZERO);
+    clock.shift(noon);
     UUID ask = screened("operation.recent", "yes");
     assertThat(start(ask, plan, "").code()).isEqualTo("reason-wanted");
     assertThat(start(ask, plan, "", "surgeon said yes by phone").status()).isEqualTo(201);
@@ -193,6 +195,8 @@ class ApiTest extends ApiDesk {
 
   @Test
   void theNewestCheckOfTodayIsTheOneThatCountsAndUrgentEndsTheDay() throws Exception {
+    Duration noon = to(12);
+    clock.shift(noon);
     UUID plan = post("/plans", PLAN).id();
     UUID id = screened("pressure.high", "yes", "pressure.uncontrolled", "no");
     String checks = "/clients/" + id + "/today-checks";
@@ -200,11 +204,11 @@ class ApiTest extends ApiDesk {
     UUID first = post(checks, good).id();
     post(checks, check(",\"systolic\":182,\"diastolic\":80"));
     assertThat(start(id, plan, first, "").code()).as("a worse one since").isEqualTo("newer-check");
-    clock.shift(Duration.ofMinutes(6));
+    clock.shift(noon.plusMinutes(6));
     UUID again = post(checks, good).id();
-    clock.shift(Duration.ofMinutes(127));
+    clock.shift(noon.plusMinutes(127));
     assertThat(start(id, plan, again, "").code()).isEqualTo("old-check");
-    clock.shift(Duration.ofMinutes(12));
+    clock.shift(noon.plusMinutes(12));
     // a caution cuts the plan and caps the effort, and a milder dose wants its reason
     UUID caution = post(checks, check(",\"systolic\":165,\"diastolic\":80")).id();
     Answer eased = start(id, plan, caution, "");
@@ -392,14 +396,16 @@ class ApiTest extends ApiDesk {
 
   @Test
   void aLowGlucoseOpensOnlyWithANewReadingAfterFifteenMinutes() throws Exception {
+    Duration noon = to(12);
+    clock.shift(noon);
     UUID plan = post("/plans", PLAN).id();
     UUID id = screened("sugar.diabetes", "yes", "sugar.low", "yes");
     assertThat(start(id, plan, ",\"glucose\":\"3,8\"").code()).isEqualTo("not-today");
     assertThat(start(id, plan, ",\"glucose\":\"99\",\"glucoseUnit\":\"MGDL\"").code())
         .isEqualTo("wait-after-low");
-    clock.shift(Duration.ofMinutes(14));
+    clock.shift(noon.plusMinutes(14));
     assertThat(start(id, plan, ",\"glucose\":\"5.6\"").code()).isEqualTo("wait-after-low");
-    clock.shift(Duration.ofMinutes(16));
+    clock.shift(noon.plusMinutes(16));
     assertThat(start(id, plan, ",\"glucose\":\"5.0\"").code())
         .as("over 5.0, not at it")
         .isEqualTo("wait-after-low");

@@ -3,9 +3,6 @@ package riposo.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
-import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -20,7 +17,6 @@ import tools.jackson.databind.JsonNode;
 
 /** One start, one open run: whoever asks, however often, from however many devices at once. */
 class RunStartTest extends ApiDesk {
-  private static final ZoneId OSLO = ZoneId.of("Europe/Oslo");
 
   @Autowired JdbcTemplate sql;
 
@@ -30,9 +26,7 @@ class RunStartTest extends ApiDesk {
 
   @BeforeEach
   void someone() throws Exception {
-    Instant now = clock.instant();
-    morning =
-        Duration.between(now, LocalDate.ofInstant(now, OSLO).atTime(6, 0).atZone(OSLO).toInstant());
+    morning = to(6);
     clock.shift(morning);
     client = screened();
     plan = post("/plans", PLAN).id();

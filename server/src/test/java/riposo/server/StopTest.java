@@ -3,7 +3,6 @@ package riposo.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -36,10 +35,7 @@ class StopTest extends ApiDesk {
   /** From noon on, so that no test meets midnight. */
   @BeforeEach
   void aRun() throws Exception {
-    Instant now = Instant.now();
-    noon =
-        Duration.between(
-            now, LocalDate.ofInstant(now, OSLO).atTime(12, 0).atZone(OSLO).toInstant());
+    noon = to(12);
     later(Duration.ZERO);
     client = screened();
     plan = post("/plans", PLAN).id();

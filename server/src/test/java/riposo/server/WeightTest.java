@@ -2,6 +2,7 @@ package riposo.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -43,8 +44,12 @@ class WeightTest extends ApiDesk {
             "/clients/" + client + "/limits",
             """
             {"axisId":"load.hand","side":"BOTH","cap":2500,"strength":"FIRM","source":"letter","from":"%s"}"""
-                .formatted(studios.today()));
+                .formatted(day()));
     assertThat(l.status()).as(l.text()).isEqualTo(201);
+  }
+
+  private LocalDate day() {
+    return StudioContext.within(me.studioId(), "tester", studios::today);
   }
 
   private Answer weigh(String body) throws Exception {
@@ -126,7 +131,7 @@ class WeightTest extends ApiDesk {
     assertThat(kept.status()).as(kept.text()).isEqualTo(200);
     assertThat(StudioContext.within(me.studioId(), "tester", () -> weights.lastWeights(client)))
         .extracting(l -> l.movementId() + " " + l.grams() + " " + l.carry() + " " + l.on())
-        .containsExactly("curl 2000 EACH_HAND " + studios.today());
+        .containsExactly("curl 2000 EACH_HAND " + day());
     assertThat(curl(get(path())).path("weight").path("words").asString())
         .startsWith("2 kg: the last weight,");
   }

@@ -2,6 +2,7 @@ package riposo.core.adapt;
 
 import java.util.Map;
 import java.util.UUID;
+import riposo.core.dose.Build;
 import riposo.core.dose.Weights;
 import riposo.core.limit.Caps;
 import riposo.core.plan.Mobility;
@@ -17,6 +18,7 @@ import riposo.core.plan.Mobility;
  * @param ceilings how far they let each family go, by id
  * @param firm those of the ceilings that no choice by hand passes
  * @param weights what is known of the client's weights
+ * @param build mass and stature, as far as they are recorded
  * @param today what today's check leaves of the dose; as planned where there is none
  */
 public record ClientDay(
@@ -28,6 +30,7 @@ public record ClientDay(
     Map<String, Ceiling> firm,
     Mobility mobility,
     Weights weights,
+    Build build,
     TodayDose today) {
   public ClientDay {
     standings = Map.copyOf(standings);
@@ -56,16 +59,25 @@ public record ClientDay(
 
   /** The same under other limits: some lifted in thought. */
   public ClientDay with(Caps other) {
-    return new ClientDay(clientId, other, kit, standings, ceilings, firm, mobility, weights, today);
+    return new ClientDay(
+        clientId, other, kit, standings, ceilings, firm, mobility, weights, build, today);
   }
 
   /** The same with what today's check leaves. */
   public ClientDay with(TodayDose other) {
-    return new ClientDay(clientId, caps, kit, standings, ceilings, firm, mobility, weights, other);
+    return new ClientDay(
+        clientId, caps, kit, standings, ceilings, firm, mobility, weights, build, other);
   }
 
   /** The same with what is known of the weights. */
   public ClientDay with(Weights other) {
-    return new ClientDay(clientId, caps, kit, standings, ceilings, firm, mobility, other, today);
+    return new ClientDay(
+        clientId, caps, kit, standings, ceilings, firm, mobility, other, build, today);
+  }
+
+  /** The same with what is recorded of the body. */
+  public ClientDay with(Build other) {
+    return new ClientDay(
+        clientId, caps, kit, standings, ceilings, firm, mobility, weights, other, today);
   }
 }

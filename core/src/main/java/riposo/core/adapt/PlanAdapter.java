@@ -10,8 +10,10 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
 import riposo.core.dose.FoundWeight;
+import riposo.core.dose.HeightShare;
 import riposo.core.dose.Held;
 import riposo.core.dose.LastWeight;
 import riposo.core.dose.Loads;
@@ -34,6 +36,7 @@ import riposo.core.movement.Movement;
 import riposo.core.movement.Position;
 import riposo.core.movement.Purpose;
 import riposo.core.movement.SidePattern;
+import riposo.core.movement.Support;
 import riposo.core.movement.Tempo;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Block;
@@ -181,6 +184,7 @@ public final class PlanAdapter {
         firmCeilings(standings),
         mobility,
         Weights.NONE,
+        Build.UNKNOWN,
         TodayDose.AS_PLANNED);
   }
 
@@ -811,19 +815,62 @@ public final class PlanAdapter {
     if (reps == null && count.hold() == null) {
       return new Dose(rounds, null, null, null, 0, null, false);
     }
+    Dose.At height = height(v, at, caps, day.build());
+    Double share = m.share();
+    if (height != null && height.kind() == Support.Kind.LEAN && height.basis() != null) {
+      share =
+          java.util.Objects.requireNonNull(HeightShare.at(height.cm(), day.build().statureCm()))
+              .share();
+    }
     return new Dose(
         rounds,
         reps,
         count.hold(),
         null,
         v.handsLoaded(),
-        m.share(),
+        share,
         m.loadKind() == LoadKind.BAND && v.loadable(),
         weight(v, part.side(), at, caps, found, day),
         turns(count, told, v, part.side()),
         count.counts(),
         count.seconds(),
-        count.series());
+        count.series(),
+        height);
+  }
+
+  /**
+   * The height a form is done at here. What raises the hands or the seat by itself has none; a
+   * lower support that would put more on an arm than it may bear is left for the usual one.
+   */
+  private static Dose.@Nullable At height(Variant v, SessionPlan.Asked at, Caps caps, Build build) {
+    Support s = v.movement().support();
+    Integer cm = at.slot().height();
+    boolean raised =
+        v.modifiers().contains(Modifier.HIGHER_HANDS)
+            || v.modifiers().contains(Modifier.HIGHER_SEAT);
+    if (s == null || cm == null || raised || !s.reaches(cm)) {
+      return null;
+    }
+    if (s.kind() != Support.Kind.LEAN) {
+      return new Dose.At(s.kind(), cm, null);
+    }
+    HeightShare there = HeightShare.at(cm, build.statureCm());
+    HeightShare usual = HeightShare.at(s.usual(), build.statureCm());
+    if (there != null && usual != null && there.share() > usual.share()) {
+      int[] d = v.whole().clone();
+      for (Side side : new Side[] {Side.LEFT, Side.RIGHT}) {
+        int cell = Axis.BEARING_ARM.cell(side);
+        d[cell] = (int) Math.ceil(d[cell] * there.share() / usual.share() - 1e-9);
+      }
+      if (caps.forbids(d)) {
+        return new Dose.At(s.kind(), s.usual(), usual.basis());
+      }
+    }
+    if (there == null && cm < s.usual()) {
+      // how much more a lower one asks is not known without the stature
+      return new Dose.At(s.kind(), s.usual(), null);
+    }
+    return new Dose.At(s.kind(), cm, there == null ? null : there.basis());
   }
 
   private static Dose.@Nullable Turns turns(

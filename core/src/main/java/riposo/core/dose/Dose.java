@@ -2,6 +2,7 @@ package riposo.core.dose;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import riposo.core.movement.Support;
 
 /**
  * What is to be done in a slot, a round and a side.
@@ -19,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param turns how the two sides come; null where both work at once, or the dose is one side's
  * @param counts of a staged set what is counted; null elsewhere
  * @param seconds of work on the clock at a time; null where the count is the dose
+ * @param at the height it is done at, where the plan names one; null elsewhere
  * @param series repetitions round by round, or set by set, where they differ; null where they do
  *     not
  */
@@ -34,7 +36,8 @@ public record Dose(
     @Nullable Turns turns,
     @Nullable Counts counts,
     @Nullable Integer seconds,
-    @Nullable List<Integer> series) {
+    @Nullable List<Integer> series,
+    @Nullable At at) {
   /** How the two sides come. */
   public enum Turns {
     /** So much on each side. */
@@ -55,6 +58,14 @@ public record Dose(
    * @param holdSeconds held in all
    */
   public record Counts(int full, int part, int pulses, int holdSeconds) {}
+
+  /**
+   * A height.
+   *
+   * @param basis how sure the share of body weight is that goes with it; null where it does not
+   *     hang on the height
+   */
+  public record At(Support.Kind kind, int cm, HeightShare.@Nullable Basis basis) {}
 
   public Dose {
     if (held != null) {
@@ -78,12 +89,24 @@ public record Dose(
       int hands,
       @Nullable Double share,
       boolean band) {
-    this(rounds, reps, holdSeconds, grams, hands, share, band, null, null, null, null, null);
+    this(rounds, reps, holdSeconds, grams, hands, share, band, null, null, null, null, null, null);
   }
 
   /** The same, the sides coming so. */
   public Dose turns(@Nullable Turns other) {
     return new Dose(
-        rounds, reps, holdSeconds, grams, hands, share, band, held, other, counts, seconds, series);
+        rounds,
+        reps,
+        holdSeconds,
+        grams,
+        hands,
+        share,
+        band,
+        held,
+        other,
+        counts,
+        seconds,
+        series,
+        at);
   }
 }

@@ -20,6 +20,7 @@ import riposo.core.limit.JointMotion;
  * @param also the other pattern of sides it can be done in; null for none
  * @param carry how a weight can be held or carried, the usual way first; empty where it is as the
  *     hands say, or where none is taken
+ * @param support what it leans on, rises from or steps on to; null where that is not said
  */
 public record Movement(
     String id,
@@ -44,7 +45,8 @@ public record Movement(
     int lever,
     @Nullable String figure,
     @Nullable SidePattern also,
-    List<Carry> carry) {
+    List<Carry> carry,
+    @Nullable Support support) {
 
   public Movement {
     if (rung < 1) {
@@ -129,7 +131,8 @@ public record Movement(
         lever,
         figure,
         null,
-        List.of());
+        List.of(),
+        null);
   }
 
   /** The same movement on another rung of its family. */
@@ -157,7 +160,8 @@ public record Movement(
         lever,
         figure,
         also,
-        carry);
+        carry,
+        support);
   }
 
   /** The ways a weight can be held or carried, the usual one first; empty where none is. */

@@ -11,6 +11,7 @@ import riposo.core.movement.Carry;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.SidePattern;
+import riposo.core.movement.Support;
 
 /**
  * Something a plan asks for that its format or its movement cannot hold: refused, never dropped.
@@ -70,7 +71,8 @@ public record PlanFault(int block, int slot, String field, String words) {
         s.sides(),
         s.hold(),
         s.carry(),
-        s.ramp());
+        s.ramp(),
+        s.height());
   }
 
   private interface Told {
@@ -88,6 +90,7 @@ public record PlanFault(int block, int slot, String field, String words) {
         phrase(m);
         hold(m);
         carry(m);
+        height(m);
       }
     }
 
@@ -196,6 +199,28 @@ public record PlanFault(int block, int slot, String field, String words) {
             "grams",
             "A weight is 0.1 to 100 kg. For none leave it out, or give a round of several none.");
       }
+    }
+
+    private void height(Movement m) {
+      Integer cm = slot.height();
+      Support s = m.support();
+      if (cm == null || s != null && s.reaches(cm)) {
+        return;
+      }
+      told.at(
+          "height",
+          s == null
+              ? m.name() + " leans on, rises from and steps on to nothing: it has no height."
+              : m.name()
+                  + " is done with "
+                  + s.kind().words
+                  + " "
+                  + (s.least() == s.most() ? "" : s.least() + " to ")
+                  + s.most()
+                  + " cm; "
+                  + cm
+                  + " cm is "
+                  + (cm > 200 || cm < 1 ? "out of reach." : "another movement."));
     }
 
     private void carry(Movement m) {

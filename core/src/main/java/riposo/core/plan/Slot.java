@@ -24,6 +24,7 @@ import riposo.core.movement.Tempo;
  * @param carry how a weight is held or carried; null as the movement has it
  * @param ramp true where the rounds build up: no round takes less weight, or is done quicker, than
  *     the one before; null elsewhere
+ * @param height of what is leaned on, risen from or stepped on to, cm; null as it comes
  */
 public record Slot(
     String key,
@@ -39,7 +40,8 @@ public record Slot(
     @Nullable Sides sides,
     @Nullable Integer hold,
     @Nullable Carry carry,
-    @Nullable Boolean ramp) {
+    @Nullable Boolean ramp,
+    @Nullable Integer height) {
   public Slot {
     ramp = Boolean.TRUE.equals(ramp) ? Boolean.TRUE : null;
     if (key == null || key.isBlank() || key.length() > 36 || key.contains("@")) {
@@ -100,7 +102,8 @@ public record Slot(
         null,
         null,
         null,
-        false);
+        null,
+        null);
   }
 
   /** 0 is no weight, in one round of several. */
@@ -136,7 +139,7 @@ public record Slot(
   public Slot movement(String id) {
     return new Slot(
         key, id, seconds, reps, tempo, grams, start, stages, rounds, extra, sides, hold, carry,
-        ramp);
+        ramp, height);
   }
 
   public Slot lasting(@Nullable Integer other) {
@@ -154,7 +157,8 @@ public record Slot(
         sides,
         hold,
         carry,
-        ramp);
+        ramp,
+        height);
   }
 
   /** The same with other changes by round. */
@@ -173,7 +177,8 @@ public record Slot(
         sides,
         hold,
         carry,
-        ramp);
+        ramp,
+        height);
   }
 
   /** The same with its sides coming otherwise. */
@@ -192,7 +197,8 @@ public record Slot(
         other,
         hold,
         carry,
-        ramp);
+        ramp,
+        height);
   }
 
   /** The same with a weight held or carried so. */
@@ -211,7 +217,8 @@ public record Slot(
         sides,
         hold,
         other,
-        ramp);
+        ramp,
+        height);
   }
 
   /** The same built up, or not, by its rounds. */
@@ -230,7 +237,28 @@ public record Slot(
         sides,
         hold,
         carry,
-        up);
+        up,
+        height);
+  }
+
+  /** The same with what it leans on at a height in cm. */
+  public Slot high(@Nullable Integer cm) {
+    return new Slot(
+        key,
+        movementId,
+        seconds,
+        reps,
+        tempo,
+        grams,
+        start,
+        stages,
+        rounds,
+        extra,
+        sides,
+        hold,
+        carry,
+        ramp,
+        cm);
   }
 
   /** The same held so long. */
@@ -249,7 +277,8 @@ public record Slot(
         sides,
         other,
         carry,
-        ramp);
+        ramp,
+        height);
   }
 
   public Side startSide() {
@@ -272,7 +301,8 @@ public record Slot(
           base.sides,
           base.hold,
           base.carry,
-          base.ramp);
+          base.ramp,
+          base.height);
     }
   }
 }

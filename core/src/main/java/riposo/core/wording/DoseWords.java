@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
 import riposo.core.dose.FoundWeight;
+import riposo.core.dose.HeightShare;
 import riposo.core.dose.Held;
 import riposo.core.kit.Room;
 import riposo.core.movement.Carry;
@@ -14,9 +16,12 @@ import riposo.core.movement.Carry;
 public final class DoseWords {
   private DoseWords() {}
 
-  /** The dose, with what is printed on the weight where that is not kilograms. */
-  public static String dose(Dose d, List<Room.Printed> printed) {
-    return dose(d) + printed(d, printed);
+  /**
+   * The dose, with what is printed on the weight where that is not kilograms, and a share of body
+   * weight in kilograms where the mass is recorded.
+   */
+  public static String dose(Dose d, List<Room.Printed> printed, Build build) {
+    return dose(d, build) + printed(d, printed);
   }
 
   private static String printed(Dose d, List<Room.Printed> printed) {
@@ -32,6 +37,10 @@ public final class DoseWords {
 
   /** "2 × 8 each side, 2 kg in each hand", "2 × 20 s hold, about a third of body weight". */
   public static String dose(Dose d) {
+    return dose(d, Build.UNKNOWN);
+  }
+
+  private static String dose(Dose d, Build build) {
     String of = d.rounds() + " × ";
     if (d.counts() != null) {
       of += counts(d.counts());
@@ -40,15 +49,15 @@ public final class DoseWords {
     } else if (d.series() != null) {
       of = series(d.series());
     } else if (d.reps() != null) {
-      of += String.valueOf(d.reps());
+      of += (d.seconds() == null ? "" : d.seconds() + " s, about ") + d.reps();
     } else {
       return of + "rest";
     }
-    return of + turns(d) + with(d);
+    return of + turns(d) + with(d, build);
   }
 
   /** As one would say it: "2 rounds of about 10 on each side, 1 kg in each hand". */
-  public static String said(Dose d, List<Room.Printed> printed) {
+  public static String said(Dose d, List<Room.Printed> printed, Build build) {
     String rounds = d.rounds() == 1 ? "once" : d.rounds() + " rounds";
     if (d.holdSeconds() == null && d.reps() == null) {
       return rounds + ": rest and breathe";
@@ -64,7 +73,10 @@ public final class DoseWords {
     } else {
       what += about + d.reps();
     }
-    return what + turns(d).replace(" each side", " on each side") + with(d) + printed(d, printed);
+    return what
+        + turns(d).replace(" each side", " on each side")
+        + with(d, build)
+        + printed(d, printed);
   }
 
   /** "40 s hold"; "40 s in holds of 15 s" where one hold is shorter than the time for it. */
@@ -111,7 +123,7 @@ public final class DoseWords {
     };
   }
 
-  private static String with(Dose d) {
+  private static String with(Dose d, Build build) {
     Held held = d.held();
     Integer grams = d.grams();
     if (held != null && held.differs()) {
@@ -125,11 +137,30 @@ public final class DoseWords {
           ? ", no weight"
           : ", " + Wording.kg(grams) + (d.hands() == 2 ? " in each hand" : " in one hand");
     }
-    return d.band() ? ", with the band" : share(d.share());
+    return d.band() ? ", with the band" : at(d.at()) + share(d, build);
   }
 
-  private static String share(@Nullable Double share) {
-    return share == null ? "" : ", " + Wording.share(share);
+  /** ", hands at 45 cm", ", seat 50 cm". */
+  private static String at(Dose.@Nullable At at) {
+    return at == null ? "" : ", " + at.kind().words + " " + at.cm() + " cm";
+  }
+
+  private static String share(Dose d, Build build) {
+    Double share = d.share();
+    if (share == null) {
+      return "";
+    }
+    Dose.At at = d.at();
+    HeightShare.Basis basis = at == null ? null : at.basis();
+    return ", " + share(share, build) + (basis == null ? "" : " (" + basis.words + ")");
+  }
+
+  /** "about 34 kg of body weight" where the mass is recorded, else "about half of body weight". */
+  public static String share(double share, Build build) {
+    Integer mass = build.massKg();
+    return mass == null
+        ? Wording.share(share)
+        : "about " + Math.round(share * mass) + " kg of body weight";
   }
 
   private static String carried(Carry way) {

@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
@@ -115,10 +116,11 @@ class WordingTest {
             null,
             new Dose.Counts(28, 16, 8, 4),
             null,
+            null,
             null);
-    assertThat(DoseWords.said(staged, List.of()))
+    assertThat(DoseWords.said(staged, List.of(), Build.UNKNOWN))
         .isEqualTo("once, 28 full, 16 in part, 8 pulses, 4 s held");
-    assertThat(DoseWords.said(sided.turns(Dose.Turns.EACH), List.of()))
+    assertThat(DoseWords.said(sided.turns(Dose.Turns.EACH), List.of(), Build.UNKNOWN))
         .isEqualTo("2 rounds of 10 on each side, 1 kg in one hand");
   }
 

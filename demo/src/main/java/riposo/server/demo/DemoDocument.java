@@ -108,6 +108,8 @@ record DemoDocument(
 
   record RecordPart(
       int restingPulse,
+      @Nullable Integer massKg,
+      @Nullable Integer statureCm,
       @Nullable Integer kneeCm,
       @Nullable String medicine,
       @Nullable Boolean slowsPulse,

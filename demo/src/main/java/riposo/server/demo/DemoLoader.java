@@ -360,7 +360,9 @@ class DemoLoader implements ApplicationRunner {
           null,
           null,
           null,
-          new ClientRecord.Consent(today.minusDays(20), "the client", null, true));
+          new ClientRecord.Consent(today.minusDays(20), "the client", null, true),
+          r.massKg(),
+          r.statureCm());
     }
 
     private LocalDate day(int fromToday) {

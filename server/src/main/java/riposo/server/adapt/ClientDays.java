@@ -54,6 +54,7 @@ public class ClientDays {
             kit,
             standings.standings(clientId),
             clients.require(clientId).mobility())
-        .with(new Weights(weights.lastWeights(clientId), Map.of()));
+        .with(new Weights(weights.lastWeights(clientId), Map.of()))
+        .with(clients.require(clientId).record().build());
   }
 }

@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Build;
 import riposo.core.limit.Side;
 import riposo.core.today.CareLine;
 
@@ -19,6 +20,8 @@ import riposo.core.today.CareLine;
  *
  * @param legFunction trunkControl for wheelchair users; null when not recorded
  * @param kneeCm height of the knee fold above the floor, cm
+ * @param massKg body mass, whole kilograms
+ * @param statureCm height of the body
  * @param restingPulse measuredMaximum, clinicCap bpm
  * @param olderMaximum use 220 - age instead of 208 - 0.7 x age
  * @param usualSystolic own usual systolic, mmHg
@@ -60,7 +63,15 @@ public record ClientRecord(
         @Max(value = 100, message = "Usual saturation runs from 70 to 100 %.")
         Integer usualSaturation,
     @Nullable @Size(max = 14, message = "At most 14 lines.") List<@Valid CareLine> careLines,
-    @Nullable @Valid Consent consent) {
+    @Nullable @Valid Consent consent,
+    @Nullable
+        @Min(value = 25, message = "Body mass runs from 25 to 300 kg.")
+        @Max(value = 300, message = "Body mass runs from 25 to 300 kg.")
+        Integer massKg,
+    @Nullable
+        @Min(value = 100, message = "Stature runs from 100 to 230 cm.")
+        @Max(value = 230, message = "Stature runs from 100 to 230 cm.")
+        Integer statureCm) {
 
   /** A condition with its date and side. */
   public record Condition(
@@ -128,7 +139,7 @@ public record ClientRecord(
   public static final ClientRecord EMPTY =
       new ClientRecord(
           null, null, null, null, null, null, null, null, null, null, null, false, null, null, null,
-          null, null);
+          null, null, null, null);
 
   public ClientRecord {
     conditions = conditions == null ? List.of() : List.copyOf(conditions);
@@ -175,7 +186,14 @@ public record ClientRecord(
         usualSystolic,
         usualSaturation,
         lines,
-        consent);
+        consent,
+        massKg,
+        statureCm);
+  }
+
+  /** Mass and stature, as far as they are recorded. */
+  public Build build() {
+    return new Build(massKg, statureCm);
   }
 
   /** True when a medicine on file slows the pulse. */

@@ -22,6 +22,7 @@ import riposo.core.adapt.PlanAdapter;
 import riposo.core.adapt.PlanMark;
 import riposo.core.adapt.Rejection;
 import riposo.core.adapt.TodayDose;
+import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
 import riposo.core.dose.FoundWeight;
 import riposo.core.dose.SetWeight;
@@ -151,7 +152,8 @@ class AdaptService implements AdaptedPlans {
     Plans.Plan plan = plans.require(planId);
     ClientDay day = days.of(clientId, date);
     AdaptedPlan a = adapt(planId, day);
-    List<Room.Printed> printed = clients.require(clientId).printed();
+    Clients.Client client = clients.require(clientId);
+    List<Room.Printed> printed = client.printed();
     Map<String, List<String>> stages = new HashMap<>();
     for (SessionPlan.Asked asked : plan.plan().asked()) {
       if (!asked.slot().stages().isEmpty()) {
@@ -162,7 +164,9 @@ class AdaptService implements AdaptedPlans {
         planId,
         plan.name(),
         date,
-        a.slots().stream().map(x -> slot(x, printed, stages.get(x.slotKey()))).toList(),
+        a.slots().stream()
+            .map(x -> slot(x, printed, client.record().build(), stages.get(x.slotKey())))
+            .toList(),
         a.planned(),
         a.timeline(),
         a.checks().stream().map(Wording::check).toList(),
@@ -206,7 +210,8 @@ class AdaptService implements AdaptedPlans {
             : Strength.ADVISED;
   }
 
-  private SlotView slot(AdaptedSlot s, List<Room.Printed> printed, @Nullable List<String> stages) {
+  private SlotView slot(
+      AdaptedSlot s, List<Room.Printed> printed, Build build, @Nullable List<String> stages) {
     List<PartView> parts = new ArrayList<>();
     for (int i = 0; i < s.result().parts().size(); i++) {
       Performed p = s.result().parts().get(i);
@@ -222,7 +227,7 @@ class AdaptService implements AdaptedPlans {
               m == null ? List.of("Breathe low, long out") : m.cues(),
               m != null && m.demands().pressure() >= 1,
               s.doses().get(i),
-              DoseWords.dose(s.doses().get(i), printed)));
+              DoseWords.dose(s.doses().get(i), printed, build)));
     }
     List<RejectionView> rejections =
         s.result().rejections().stream()

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import riposo.core.dose.Build;
 import riposo.core.kit.Room;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
@@ -90,7 +91,7 @@ class CardPrint {
                     .collect(Collectors.joining(" · ")),
                 "dose",
                 s.parts().stream()
-                    .map(p -> dose(p, client.printed()))
+                    .map(p -> dose(p, client.printed(), client.record().build()))
                     .distinct()
                     .collect(Collectors.joining("; ")),
                 "times",
@@ -167,9 +168,9 @@ class CardPrint {
     return new Pdf.Printed(out, client.name() + " " + view.planName());
   }
 
-  private static String dose(PartView p, List<Room.Printed> printed) {
+  private static String dose(PartView p, List<Room.Printed> printed, Build build) {
     String which = p.side() == Side.BOTH ? "" : p.side().name().toLowerCase(Locale.ROOT) + ": ";
-    return which + DoseWords.said(p.dose(), printed);
+    return which + DoseWords.said(p.dose(), printed, build);
   }
 
   /** The part drawn, start and end; nothing for a rest or a movement no longer known. */

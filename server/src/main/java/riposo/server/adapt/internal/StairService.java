@@ -27,6 +27,7 @@ import riposo.core.limit.Strength;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
+import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.ClientDays;
@@ -135,7 +136,9 @@ class StairService {
               r.rung(),
               r.open(),
               slot.result().parts().stream().anyMatch(p -> m.id().equals(p.movementId())),
-              m.share() == null ? m.position().id().replace('-', ' ') : Wording.share(m.share()),
+              m.share() == null
+                  ? m.position().id().replace('-', ' ')
+                  : DoseWords.share(m.share(), day.build()),
               closed,
               r.firm() || !r.missing().isEmpty(),
               r.modifiers().stream()

@@ -19,6 +19,7 @@ import riposo.core.movement.Kit;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Soundness;
+import riposo.core.movement.Support;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Region;
 import riposo.core.plan.Sides;
@@ -38,6 +39,7 @@ class MovementService {
    * @param own a movement of the studio's own
    * @param retired offered no more
    * @param sides the ways its two sides may come; empty where both work at once
+   * @param support what it leans on, rises from or steps on to, with its heights; null for nothing
    * @param carries how a weight can be held or carried, the usual way first; empty where none is
    * @param groups which demand groups it has, to filter by: what it does not ask for is not here
    */
@@ -56,6 +58,7 @@ class MovementService {
       boolean oneSided,
       List<Sides> sides,
       List<Carry> carries,
+      @Nullable Support support,
       boolean hold,
       String tempo,
       int effort,
@@ -220,6 +223,7 @@ class MovementService {
         catalogue.variants(m).get(0).oneSided(),
         Sides.of(m),
         m.carries(),
+        m.support(),
         m.isHold(),
         m.tempo().toString(),
         m.demands().effort(),

@@ -12,7 +12,6 @@ import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.EntryDocument;
 import riposo.core.adapt.AdaptedPlan.WorkShare;
 import riposo.core.dose.Dose;
-import riposo.core.kit.Room;
 import riposo.core.limit.Side;
 import riposo.core.movement.Movement;
 import riposo.core.plan.Block;
@@ -254,7 +253,7 @@ class RunViews {
         row.effortAfter,
         row.feel,
         row.note,
-        p.slots().stream().map(s -> slot(s, client.printed())).toList(),
+        p.slots().stream().map(s -> slot(s, client)).toList(),
         StopSign.panel(own).stream()
             .map(
                 s ->
@@ -263,15 +262,15 @@ class RunViews {
             .toList());
   }
 
-  private RunSlotView slot(RunSheet.Slot s, List<Room.Printed> printed) {
+  private RunSlotView slot(RunSheet.Slot s, Clients.Client client) {
     return new RunSlotView(
         s.key(),
         s.block(),
-        s.parts().stream().map(p -> part(p, printed)).toList(),
+        s.parts().stream().map(p -> part(p, client)).toList(),
         s.stages().stream().map(Wording::stage).toList());
   }
 
-  private RunPartView part(RunSheet.Part p, List<Room.Printed> printed) {
+  private RunPartView part(RunSheet.Part p, Clients.Client client) {
     String id = p.form().movementId();
     Movement m = id == null ? null : movements.catalogue().find(id).orElse(null);
     return new RunPartView(
@@ -282,7 +281,7 @@ class RunViews {
         m != null ? m.cues() : id == null ? List.of("Breathe low, long out") : List.of(),
         m != null && m.demands().pressure() >= 1,
         p.dose(),
-        DoseWords.dose(p.dose(), printed),
+        DoseWords.dose(p.dose(), client.printed(), client.record().build()),
         p.capLeft(),
         p.capRight());
   }
