@@ -171,7 +171,10 @@ public class AdaptBench {
                     m.cues(),
                     m.faults(),
                     m.lever(),
-                    m.figure()));
+                    m.figure(),
+                    null,
+                    List.of(),
+                    null));
             count++;
           }
         }

@@ -930,7 +930,7 @@ public final class PlanAdapter {
         s == null ? null : s.decidedOn(),
         set,
         known,
-        catalogue.movements(),
+        this::find,
         count(v, carry),
         day.kit().weights());
   }

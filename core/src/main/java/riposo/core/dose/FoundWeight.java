@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import riposo.core.movement.Carry;
 import riposo.core.movement.Movement;
@@ -53,7 +54,7 @@ public record FoundWeight(
    * @param verdict grams a verdict leaves the movement at; null when there is none
    * @param set what the professional set for the slot; null when nothing
    * @param known the client's last weights
-   * @param relatives the movements behind them, those that are still known
+   * @param movements the movement of an id; null when it is no longer known
    */
   public static @Nullable FoundWeight of(
       Variant v,
@@ -63,7 +64,7 @@ public record FoundWeight(
       @Nullable LocalDate decidedOn,
       @Nullable SetWeight set,
       List<LastWeight> known,
-      Collection<Movement> relatives,
+      Function<String, @Nullable Movement> movements,
       int hands,
       Collection<Weight> kit) {
     boolean counts = set != null && set.counts(day) && set.movementId().equals(v.movement().id());
@@ -92,7 +93,7 @@ public record FoundWeight(
     if (last != null) {
       return last;
     }
-    FoundWeight relative = relative(v.movement(), day, known, relatives, hands, kit);
+    FoundWeight relative = relative(v.movement(), day, known, movements, hands, kit);
     if (relative != null) {
       return relative;
     }
@@ -113,14 +114,13 @@ public record FoundWeight(
       Movement m,
       LocalDate day,
       List<LastWeight> known,
-      Collection<Movement> relatives,
+      Function<String, @Nullable Movement> movements,
       int hands,
       Collection<Weight> kit) {
     int share = share(m);
     FoundWeight best = null;
     for (LastWeight l : known) {
-      Movement from =
-          relatives.stream().filter(x -> x.id().equals(l.movementId())).findFirst().orElse(null);
+      Movement from = movements.apply(l.movementId());
       if (share == 0
           || from == null
           || from.id().equals(m.id())

@@ -85,56 +85,6 @@ public record Movement(
     faults = List.copyOf(faults);
   }
 
-  /** A movement done in one pattern of sides. */
-  public Movement(
-      String id,
-      String name,
-      String familyId,
-      Purpose purpose,
-      int rung,
-      int difficulty,
-      SidePattern sides,
-      Tempo tempo,
-      LoadKind loadKind,
-      @Nullable Double share,
-      Set<String> primary,
-      Set<String> secondary,
-      List<Set<Kit>> kit,
-      Demands demands,
-      int leastRange,
-      Set<JointMotion> ranged,
-      Set<Modifier> modifiers,
-      List<String> cues,
-      List<String> faults,
-      int lever,
-      @Nullable String figure) {
-    this(
-        id,
-        name,
-        familyId,
-        purpose,
-        rung,
-        difficulty,
-        sides,
-        tempo,
-        loadKind,
-        share,
-        primary,
-        secondary,
-        kit,
-        demands,
-        leastRange,
-        ranged,
-        modifiers,
-        cues,
-        faults,
-        lever,
-        figure,
-        null,
-        List.of(),
-        null);
-  }
-
   /** The same movement on another rung of its family. */
   public Movement onRung(int other) {
     return new Movement(

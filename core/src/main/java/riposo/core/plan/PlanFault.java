@@ -57,22 +57,12 @@ public record PlanFault(int block, int slot, String field, String words) {
             .toList();
     List<Stage> stages =
         kind == FormatKind.STAGED ? s.stages().stream().map(Stage::plain).toList() : List.of();
-    return new Slot(
-        s.key(),
-        s.movementId(),
-        s.seconds(),
-        counts ? s.reps() : null,
-        s.tempo(),
-        s.grams(),
-        s.start(),
-        stages,
-        rounds,
-        s.extra(),
-        s.sides(),
-        s.hold(),
-        s.carry(),
-        s.ramp(),
-        s.height());
+    return s.with(
+        p -> {
+          p.reps = counts ? s.reps() : null;
+          p.stages = stages;
+          p.rounds = rounds;
+        });
   }
 
   private interface Told {

@@ -1,6 +1,7 @@
 package riposo.core.plan;
 
 import java.util.List;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
 import riposo.core.movement.Carry;
@@ -125,7 +126,7 @@ public record Slot(
   public Slot at(int round) {
     for (RoundChange c : rounds) {
       if (c.round() == round) {
-        return new Varied(this, c).slot();
+        return varied(c);
       }
     }
     return this;
@@ -137,172 +138,117 @@ public record Slot(
   }
 
   public Slot movement(String id) {
-    return new Slot(
-        key, id, seconds, reps, tempo, grams, start, stages, rounds, extra, sides, hold, carry,
-        ramp, height);
+    return with(p -> p.movementId = id);
   }
 
   public Slot lasting(@Nullable Integer other) {
-    return new Slot(
-        key,
-        movementId,
-        other,
-        reps,
-        tempo,
-        grams,
-        start,
-        stages,
-        rounds,
-        extra,
-        sides,
-        hold,
-        carry,
-        ramp,
-        height);
+    return with(p -> p.seconds = other);
   }
 
   /** The same with other changes by round. */
   public Slot changing(List<RoundChange> other) {
-    return new Slot(
-        key,
-        movementId,
-        seconds,
-        reps,
-        tempo,
-        grams,
-        start,
-        stages,
-        other,
-        extra,
-        sides,
-        hold,
-        carry,
-        ramp,
-        height);
+    return with(p -> p.rounds = other);
   }
 
   /** The same with its sides coming otherwise. */
   public Slot sides(@Nullable Sides other) {
-    return new Slot(
-        key,
-        movementId,
-        seconds,
-        reps,
-        tempo,
-        grams,
-        start,
-        stages,
-        rounds,
-        extra,
-        other,
-        hold,
-        carry,
-        ramp,
-        height);
+    return with(p -> p.sides = other);
   }
 
   /** The same with a weight held or carried so. */
   public Slot carried(@Nullable Carry other) {
-    return new Slot(
-        key,
-        movementId,
-        seconds,
-        reps,
-        tempo,
-        grams,
-        start,
-        stages,
-        rounds,
-        extra,
-        sides,
-        hold,
-        other,
-        ramp,
-        height);
+    return with(p -> p.carry = other);
   }
 
   /** The same built up, or not, by its rounds. */
   public Slot ramped(@Nullable Boolean up, List<RoundChange> by) {
-    return new Slot(
-        key,
-        movementId,
-        seconds,
-        reps,
-        tempo,
-        grams,
-        start,
-        stages,
-        by,
-        extra,
-        sides,
-        hold,
-        carry,
-        up,
-        height);
+    return with(
+        p -> {
+          p.ramp = up;
+          p.rounds = by;
+        });
   }
 
   /** The same with what it leans on at a height in cm. */
   public Slot high(@Nullable Integer cm) {
-    return new Slot(
-        key,
-        movementId,
-        seconds,
-        reps,
-        tempo,
-        grams,
-        start,
-        stages,
-        rounds,
-        extra,
-        sides,
-        hold,
-        carry,
-        ramp,
-        cm);
+    return with(p -> p.height = cm);
   }
 
   /** The same held so long. */
   public Slot holding(@Nullable Integer other) {
-    return new Slot(
-        key,
-        movementId,
-        seconds,
-        reps,
-        tempo,
-        grams,
-        start,
-        stages,
-        rounds,
-        extra,
-        sides,
-        other,
-        carry,
-        ramp,
-        height);
+    return with(p -> p.hold = other);
+  }
+
+  Slot with(Consumer<Parts> change) {
+    Parts p = new Parts(this);
+    change.accept(p);
+    return p.slot();
+  }
+
+  /** The parts of a slot, some of them to be changed. */
+  static final class Parts {
+    private final Slot of;
+    String movementId;
+    @Nullable Integer seconds;
+    @Nullable Integer reps;
+    @Nullable Tempo tempo;
+    @Nullable Integer grams;
+    List<Stage> stages;
+    List<RoundChange> rounds;
+    @Nullable Sides sides;
+    @Nullable Integer hold;
+    @Nullable Carry carry;
+    @Nullable Boolean ramp;
+    @Nullable Integer height;
+
+    private Parts(Slot of) {
+      this.of = of;
+      movementId = of.movementId;
+      seconds = of.seconds;
+      reps = of.reps;
+      tempo = of.tempo;
+      grams = of.grams;
+      stages = of.stages;
+      rounds = of.rounds;
+      sides = of.sides;
+      hold = of.hold;
+      carry = of.carry;
+      ramp = of.ramp;
+      height = of.height;
+    }
+
+    private Slot slot() {
+      return new Slot(
+          of.key,
+          movementId,
+          seconds,
+          reps,
+          tempo,
+          grams,
+          of.start,
+          stages,
+          rounds,
+          of.extra,
+          sides,
+          hold,
+          carry,
+          ramp,
+          height);
+    }
   }
 
   public Side startSide() {
     return start == null ? Side.LEFT : start;
   }
 
-  private record Varied(Slot base, RoundChange c) {
-    Slot slot() {
-      return new Slot(
-          base.key,
-          c.movementId() == null ? base.movementId : c.movementId(),
-          base.seconds,
-          c.reps() == null ? base.reps : c.reps(),
-          c.tempo() == null ? base.tempo : c.tempo(),
-          c.grams() == null ? base.grams : c.grams(),
-          base.start,
-          base.stages,
-          List.of(),
-          base.extra,
-          base.sides,
-          base.hold,
-          base.carry,
-          base.ramp,
-          base.height);
-    }
+  private Slot varied(RoundChange c) {
+    return with(
+        p -> {
+          p.movementId = c.movementId() == null ? movementId : c.movementId();
+          p.reps = c.reps() == null ? reps : c.reps();
+          p.tempo = c.tempo() == null ? tempo : c.tempo();
+          p.grams = c.grams() == null ? grams : c.grams();
+          p.rounds = List.of();
+        });
   }
 }

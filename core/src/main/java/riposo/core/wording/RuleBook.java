@@ -20,6 +20,7 @@ import riposo.core.movement.Catalogue;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Purpose;
 import riposo.core.movement.Soundness;
+import riposo.core.plan.Format;
 import riposo.core.plan.PlanCheck;
 import riposo.core.run.StopSign;
 import riposo.core.screening.Assessment.SugarRules;
@@ -120,11 +121,15 @@ public final class RuleBook {
           new RuleEntry(
               rule,
               "plans",
-              Wording.check(new PlanCheck(rule, 3, 2, List.of("s1", "s2"))),
+              Wording.check(
+                  rule.equals(PlanCheck.ONE_WEIGHT)
+                      ? new PlanCheck(rule, 2000, 1000, List.of("s1"))
+                      : new PlanCheck(rule, 3, 2, List.of("s1", "s2"))),
               "house rule: remarks on plans",
               null,
               "a remark: never refuses"));
     }
+    doses().forEach(r -> put(all, r));
     for (Rule r : Rule.values()) {
       put(
           all,
@@ -167,6 +172,59 @@ public final class RuleBook {
     }
     left(today).forEach(f -> put(all, left(f)));
     return List.copyOf(all.values());
+  }
+
+  /** How much is done: work and rest, holds, weights, heights. */
+  private static List<RuleEntry> doses() {
+    String house = "house rule: doses";
+    return List.of(
+        dose(
+            "work-and-rest.clock",
+            "Under a limit on work for rest a client works the first part of each work and rest"
+                + " where the clock is shared: "
+                + Format.workWithin(20, 10, 100)
+                + " of each 30 s at 20/10 with rest at least as long as work.",
+            house),
+        dose(
+            "work-and-rest.count",
+            "Where the count is the dose it stays, and the rest grows to the length of the work."
+                + " Warm-up and cool-down are not counted.",
+            house),
+        dose(
+            "hold",
+            "A hold lasts as asked unless a limit, a cap or today's check shortens it. A mild"
+                + " stretch is no still effort.",
+            house),
+        dose(
+            "weight.first",
+            "Which weight to begin with: what was set by hand since the last verdict, the verdict,"
+                + " the last weight of that movement and support, a relative's by its share with a"
+                + " fifth off, the lightest in the kit.",
+            house),
+        dose(
+            "weight.gap",
+            "A last weight counts in full up to 9 days, 20 % less from 10, 40 % less from 21, and"
+                + " not at all from 42.",
+            house),
+        dose(
+            "weight.share",
+            "Shares of what a row takes: two-arm press and curl 60 %, side and front raise and"
+                + " kick-back 40 %, overhead straighten 50 %, hinge and goblet squat 150 %.",
+            house),
+        dose(
+            "weight.by-hand",
+            "A weight by hand is in the kit and inside the caps; more than one step of the kit over"
+                + " history wants a reason.",
+            house),
+        dose(
+            "height",
+            "Hands at 0, 30 and 61 cm take 64, 55 and 41 % of body weight, linear between, and on to"
+                + " 15 % at the wall; beyond 61 cm an estimate.",
+            "Ebben 2011"));
+  }
+
+  private static RuleEntry dose(String id, String words, String source) {
+    return new RuleEntry("dose." + id, "doses", words, source, null, ALWAYS);
   }
 
   private static String after(StopSign.After after) {

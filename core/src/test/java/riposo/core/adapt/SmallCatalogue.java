@@ -279,6 +279,9 @@ public final class SmallCatalogue {
           List.of("cue"),
           List.of("fault"),
           0,
+          null,
+          null,
+          List.of(),
           null);
     }
   }

@@ -95,6 +95,9 @@ class AskTest {
         m.cues(),
         m.faults(),
         m.lever(),
-        m.figure());
+        m.figure(),
+        null,
+        List.of(),
+        null);
   }
 }

@@ -83,6 +83,9 @@ class VariantTest {
         List.of("cue"),
         List.of("fault"),
         modifiers.contains(Modifier.SHORTER_LEVER) ? 30 : 0,
+        null,
+        null,
+        List.of(),
         null);
   }
 
