@@ -53,12 +53,12 @@ class DoseTest {
     field("Name of the plan").fill("Said as it is done");
     // a set that builds up
     work(0).locator("select").first().selectOption("SETS");
-    pick("Work", "goblet", "Goblet squat");
+    pick("Work", "hammer", "Hammer curl");
     number(work(0), "sets").fill("3");
     number(work(0), "repetitions").first().fill("8");
     number(work(0), "rest, s").fill("60");
     number(work(0), "rest between movements, s").fill("60");
-    Locator dialog = edit("Goblet squat");
+    Locator dialog = edit("Hammer curl");
     dialog.getByText("What differs by round").click();
     dialog.getByLabel("kg at most").nth(0).fill("2");
     dialog.getByLabel("kg at most").nth(1).fill("1");
@@ -68,6 +68,7 @@ class DoseTest {
                 "Sets that build up never take less: round 2 asks for 1 kg after 2 kg."))
         .isVisible();
     dialog.getByLabel("kg at most").nth(0).fill("0");
+    dialog.getByLabel("kg at most").nth(1).fill("1");
     dialog.getByLabel("kg at most").nth(2).fill("1");
     assertThat(dialog.getByText("Sets that build up never take less")).hasCount(0);
     Studio.button(page, "Done").click();
@@ -100,7 +101,7 @@ class DoseTest {
     Studio.button(page, "Keep plan").click();
     assertThat(Studio.button(page, "Saved")).isVisible();
 
-    Studio.client(page, "Noor Hallström");
+    Studio.client(page, "Tove Sandell");
     Studio.link(page, "Plan").click();
     page.locator("select").first().selectOption("Said as it is done");
     Locator rows = page.locator("table tbody tr");
@@ -108,21 +109,49 @@ class DoseTest {
         .containsText("1 × 40 s hold each side");
     assertThat(rows.filter(new Locator.FilterOptions().setHasText("one-arm press")).first())
         .containsText("16 each side");
-    assertThat(rows.filter(new Locator.FilterOptions().setHasText("Goblet squat")).first())
-        .containsText("1 × 8, no weight");
+    Locator curls = rows.filter(new Locator.FilterOptions().setHasText("Hammer curl"));
+    assertThat(curls.nth(0)).containsText("1 × 8, no weight");
+    assertThat(curls.nth(1)).containsText("1 × 8, 1 kg in each hand");
+    assertThat(curls.nth(1)).containsText("1 kg: lightest in kit, to be found.");
+  }
 
-    // a weight by hand, refused over what there is, then taken, then taken back
-    rows.filter(new Locator.FilterOptions().setHasText("one-arm press"))
-        .first()
+  @Test
+  void aWeightByHandIsRefusedOverTheCapTakenInsideItAndTakenBack() {
+    Studio.client(page, "Tove Sandell");
+    Studio.link(page, "Limits").click();
+    Studio.button(page, "Add a limit").click();
+    field("What").selectOption("load.hand");
+    field("Side").selectOption("BOTH");
+    page.getByLabel("Up to, kg").fill("1.5");
+    field("Source").fill("hand clinic");
+    Studio.button(page, "Set the limit").click();
+    assertThat(
+            page.getByRole(AriaRole.LISTITEM)
+                .filter(new Locator.FilterOptions().setHasText("hand clinic"))
+                .last())
+        .containsText("1.5 kg");
+    Studio.link(page, "Plan").click();
+    page.locator("select").first().selectOption("Week by week");
+    page.locator("table tbody tr", new Page.LocatorOptions().setHasText("One-arm row"))
         .getByRole(AriaRole.BUTTON)
         .first()
         .click();
     Locator weight = page.getByLabel("Weight", new Page.GetByLabelOptions().setExact(true));
-    weight.getByLabel("Another weight, kg").fill("77");
+    Locator kg = weight.getByLabel("Another weight, kg");
+    kg.fill("2");
     weight.getByText("For today").click();
-    assertThat(weight).containsText("77 kg is not in this kit");
-    weight.getByLabel("Another weight, kg").fill("nothing");
+    assertThat(weight)
+        .containsText("2 kg is over what this client’s limits leave here: 1.5 kg at most.");
+    kg.fill("1.5");
+    weight.getByText("For today").click();
+    assertThat(weight).containsText("1.5 kg is not in this kit");
+    kg.fill("nothing");
     weight.getByText("For today").click();
     assertThat(weight).containsText("A number of kilograms, such as 2 or 2.5.");
+    kg.fill("1");
+    weight.getByText("From now on").click();
+    assertThat(weight).containsText("1 kg: set by hand on");
+    weight.getByText("Take mine back").click();
+    assertThat(weight).containsText("1 kg: lightest in kit, to be found.");
   }
 }
