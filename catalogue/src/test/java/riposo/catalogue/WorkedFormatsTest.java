@@ -49,6 +49,7 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.Param;
 import riposo.core.plan.PlanBlock;
 import riposo.core.plan.PlanFault;
+import riposo.core.plan.PlanTotals;
 import riposo.core.plan.RoundChange;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
@@ -56,6 +57,8 @@ import riposo.core.plan.Sides;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Stage;
 import riposo.core.plan.Timeline;
+import riposo.core.run.RunSheet;
+import riposo.core.run.RunSheets;
 import riposo.core.today.TodayCheck;
 import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
@@ -636,6 +639,33 @@ class WorkedFormatsTest {
           }
         }
       }
+    }
+  }
+
+  @Test
+  void theLongestPhraseIsCountedWhole() {
+    String pattern = "REPEATS=50 REST=0 LRLRLRLB";
+    SessionPlan plan = plan(FormatKind.PHRASE, pattern, "one-arm-press");
+    PlanTotals totals = PlanTotals.of(plan, PLANS.planned(plan), PLANS::find);
+    // 4 s each: 4 left, 3 right and 1 of both in a phrase
+    assertThat(List.of(totals.left(), totals.right(), totals.both(), totals.extra()))
+        .isEqualTo(List.of(800, 600, 200, 0));
+  }
+
+  @Test
+  void theCapOnTheRunIsThatOfTheWayItIsCarried() {
+    Slot s = new Slot("s1", "squat", null).carried(Carry.BACKPACK);
+    SessionPlan plan =
+        new SessionPlan(
+            List.of(PlanBlock.of("b", Block.WORK, Format.intervals(40, 20, 1), List.of(s))), null);
+    RunSheets sheets = new RunSheets(CATALOGUE, ADAPTER);
+    for (String[] c :
+        new String[][] {{"load.total 2500", "2500"}, {"joint.knee-flexion.added 60", "0"}}) {
+      ClientDay day = day(caps(c[0]));
+      RunSheet sheet = sheets.one(new UUID(0, 2), "P", plan, PLANS.adapt(plan, day, Map.of()), day);
+      assertThat(sheet.people().get(0).slots().get(0).parts().get(0).capLeft())
+          .as(c[0])
+          .isEqualTo(Integer.valueOf(c[1]));
     }
   }
 }

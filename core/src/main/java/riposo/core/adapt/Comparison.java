@@ -9,7 +9,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Dose;
 import riposo.core.limit.Limit;
 import riposo.core.movement.Kit;
 
@@ -106,7 +108,7 @@ public record Comparison(
       int order = now.cost().compareTo(was.cost());
       return order < 0 ? Kind.OPENED : order > 0 ? Kind.CLOSED : Kind.OTHER;
     }
-    return was.doses().equals(now.doses()) ? null : Kind.DOSE;
+    return same(was.doses(), now.doses()) ? null : Kind.DOSE;
   }
 
   private static List<Limit> without(List<Limit> these, List<Limit> those) {
@@ -130,5 +132,10 @@ public record Comparison(
 
   public int count(Kind kind) {
     return (int) slots.stream().filter(s -> s.kind() == kind).count();
+  }
+
+  private static boolean same(List<Dose> was, List<Dose> now) {
+    return was.size() == now.size()
+        && IntStream.range(0, was.size()).allMatch(i -> was.get(i).sameAs(now.get(i)));
   }
 }

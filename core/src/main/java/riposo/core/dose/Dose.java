@@ -1,6 +1,7 @@
 package riposo.core.dose;
 
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import riposo.core.movement.Support;
 
@@ -73,6 +74,30 @@ public record Dose(
       held = held.differs() || !held.plain() ? held : null;
     }
     series = series == null ? null : List.copyOf(series);
+  }
+
+  /**
+   * Whether as much is asked. What one of the two does not say, because it was stored before it was
+   * told, does not make them differ.
+   */
+  public boolean sameAs(Dose other) {
+    return rounds == other.rounds
+        && hands == other.hands
+        && band == other.band
+        && Objects.equals(reps, other.reps)
+        && Objects.equals(holdSeconds, other.holdSeconds)
+        && Objects.equals(grams, other.grams)
+        && Objects.equals(held, other.held)
+        && agree(turns, other.turns)
+        && agree(counts, other.counts)
+        && agree(seconds, other.seconds)
+        && agree(series, other.series)
+        && agree(share, other.share)
+        && agree(at, other.at);
+  }
+
+  private static boolean agree(@Nullable Object a, @Nullable Object b) {
+    return a == null || b == null || a.equals(b);
   }
 
   /** The weight hand by hand; null where the movement takes none. */

@@ -34,8 +34,8 @@ record Bout(
 
   static final int BEAT = 60;
 
-  /** The set of recorded extra work. */
-  static final int EXTRA = 99;
+  /** The set of recorded extra work: past the longest phrase, 50 times 8 parts, each side apart. */
+  static final int EXTRA = 1000;
 
   /** What a work-for-rest cap changes. */
   enum Pace {

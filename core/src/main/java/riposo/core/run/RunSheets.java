@@ -15,10 +15,12 @@ import riposo.core.adapt.Adapter;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Performed;
 import riposo.core.dose.Dose;
+import riposo.core.dose.Held;
 import riposo.core.dose.Loads;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
@@ -90,17 +92,17 @@ public final class RunSheets {
   }
 
   private RunSheet.Part part(Performed p, Dose dose, Caps caps, boolean atOnce) {
-    boolean held = dose.grams() != null && p.movementId() != null;
+    Held held = p.movementId() == null ? null : dose.weight();
     return new RunSheet.Part(
         form(p),
         dose,
-        held ? cap(p, Side.LEFT, caps, atOnce) : null,
-        held ? cap(p, Side.RIGHT, caps, atOnce) : null);
+        held == null ? null : cap(p, Side.LEFT, held.way(), caps, atOnce),
+        held == null ? null : cap(p, Side.RIGHT, held.way(), caps, atOnce));
   }
 
-  private @Nullable Integer cap(Performed p, Side hand, Caps caps, boolean atOnce) {
+  private @Nullable Integer cap(Performed p, Side hand, Carry way, Caps caps, boolean atOnce) {
     Variant v = adapter.variant(p);
-    int cap = Loads.capGrams(v, p.side() == Side.BOTH ? hand : p.side(), caps);
+    int cap = Loads.capGrams(v, p.side() == Side.BOTH ? hand : p.side(), way, caps);
     if (atOnce && v.oneSided()) {
       cap = Math.min(cap, Loads.capBoth(caps, v)); // a phrase has both hands at it in between
     }

@@ -55,6 +55,17 @@ class ComparisonTest {
   }
 
   @Test
+  void whatAnOlderMarkDidNotSayIsNoChangeAndWhatBothSayIs() {
+    Dose old = new Dose(2, 8, null, null, 1, null, false);
+    Dose each = old.turns(Dose.Turns.EACH);
+    assertThat(old.sameAs(each)).isTrue();
+    assertThat(each.sameAs(old)).isTrue();
+    assertThat(each.sameAs(old.turns(Dose.Turns.LEFT))).isFalse();
+    assertThat(old.sameAs(new Dose(2, 9, null, null, 1, null, false))).isFalse();
+    assertThat(old.sameAs(new Dose(2, 8, null, 1000, 1, null, false))).isFalse();
+  }
+
+  @Test
   void everyKindOfChangeIsToldApart() {
     PlanMark before =
         mark(
