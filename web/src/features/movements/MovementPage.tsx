@@ -6,7 +6,10 @@ import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
 import { Figure } from '../../ui/Figure'
+import { CARRIES, HEIGHTS, SLOT_SIDES } from '../plans/draft'
 import { WhoMay } from './WhoMay'
+
+const SIDE_WORDS = Object.fromEntries(SLOT_SIDES)
 
 /** One movement in full: drawn, its demands, what each change does, and who may do it. */
 export function MovementPage() {
@@ -77,6 +80,16 @@ export function MovementPage() {
             {d.secondary.length > 0 && (
               <span className="text-soft">; helped by {d.secondary.join(', ')}</span>
             )}
+          </p>
+          <p className="mt-1 text-sm text-soft">
+            {[
+              m.sides.length > 0 && `sides: ${m.sides.map((x) => SIDE_WORDS[x]).join(', ')}`,
+              m.carries.length > 0 && `weight: ${m.carries.map((c) => CARRIES[c]).join(', ')}`,
+              m.support &&
+                `${HEIGHTS[m.support.kind].toLowerCase()} ${m.support.least}–${m.support.most} cm, usual ${m.support.usual}`,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
           </p>
           <p className="mt-1 text-sm text-soft">needs {m.kit.length === 0 ? 'no kit' : m.kit.join(', ')}</p>
           <h2 className="mt-4 border-b-2 border-ink pb-0.5 font-bold">Say</h2>

@@ -174,6 +174,39 @@ class PlanGroupTest extends ApiDesk {
     assertThat(post("/plans", "{\"name\":\"New\",\"plan\":" + same + "}").status()).isEqualTo(422);
   }
 
+  @Test
+  void whatAFormatNeverHeldIsLeftOutOfAnOlderPlanAndRefusedInANewOne() throws Exception {
+    Slot leftover = new Slot("s1", "squat", null, 8, null, null, null, List.of(), List.of(), null);
+    UUID id =
+        StudioContext.within(
+            me.studioId(),
+            "A",
+            () ->
+                plans.add(
+                    "Old",
+                    SessionPlan.of(
+                        List.of(), List.of(leftover), Format.intervals(40, 20, 1), List.of())));
+    JsonNode plan = get("/plans/" + id).body().path("plan");
+    assertThat(plan.path("blocks").get(0).path("slots").get(0).has("reps")).isFalse();
+    String same = json.writeValueAsString(plan);
+    assertThat(
+            call(me, "PUT", "/plans/" + id, "{\"name\":\"Old\",\"plan\":" + same + "}", 0).status())
+        .isEqualTo(200);
+    String asking =
+        plan("New", block("WORK", INTERVALS, slot("s1", "squat", 0)))
+            .replace("\"squat\"", "\"squat\",\"reps\":8,\"sides\":\"IN_TURN\",\"height\":250");
+    Answer refused = post("/plans", asking);
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.pointers())
+        .containsExactly(
+            "/plan/blocks/0/slots/0/reps",
+            "/plan/blocks/0/slots/0/sides",
+            "/plan/blocks/0/slots/0/height");
+    Answer tried = post("/plans/preview", asking.replaceFirst("\"name\":\"New\",", ""));
+    assertThat(tried.body().path("faults").valueStream().map(f -> f.path("field").asString()))
+        .containsExactly("reps", "sides", "height");
+  }
+
   private UUID group(UUID plan, UUID room, UUID... members) throws Exception {
     Answer g =
         post(

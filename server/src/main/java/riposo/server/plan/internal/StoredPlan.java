@@ -5,6 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import riposo.core.plan.Format;
+import riposo.core.plan.PlanFault;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
 import riposo.server.platform.Json;
@@ -39,7 +40,8 @@ class StoredPlan {
     Shape old = json.read(body, Shape.class);
     OldFormat f = old.format();
     if (old.work() == null || f == null) {
-      return json.read(body, SessionPlan.class);
+      // what a format never held had no effect, and is no fault of who opens the plan now
+      return PlanFault.without(json.read(body, SessionPlan.class));
     }
     return SessionPlan.of(
         slots(old.warmUp()),
