@@ -88,6 +88,11 @@ export function WeightPanel({
           )}
         </p>
       </form>
+      {(set.isPaused || back.isPaused) && (
+        <p role="status" className="text-sm">
+          No connection: not set yet, it goes out when the network is back.
+        </p>
+      )}
       <Failure error={refused?.field('/grams') || asksWhy ? back.error : (set.error ?? back.error)} />
     </section>
   )

@@ -19,6 +19,8 @@ import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Adapter;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Kitbag;
+import riposo.core.adapt.Performed;
+import riposo.core.adapt.Pin;
 import riposo.core.adapt.PlanAdapter;
 import riposo.core.adapt.Standing;
 import riposo.core.dose.LastWeight;
@@ -266,6 +268,55 @@ class FoundWeightTest {
                       .isTrue();
                 }
               });
+    }
+  }
+
+  /** By hand before a verdict took something off the family: it never lifts the weight past it. */
+  @ParameterizedTest(name = "verdict {0}, set {1} g {2} days ago: {3}")
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "hammer-curl 1000 2 EASE | 4000 | 5 | 1000",
+        "hammer-curl 1000 2 EASE | 4000 | 2 | 1000",
+        "hammer-curl 1000 2 EASE | 4000 | 1 | 4000",
+        "curl 2000 2 EASE | 4000 | 2 | 2000",
+        "curl 2000 2 EASE | 1000 | 2 | 1000",
+        "curl 2000 2 EASE | 4000 | 1 | 4000",
+        "curl 2000 2 STEP_UP | 4000 | 2 | 4000",
+      })
+  void aWeightByHandDoesNotOutliveAnEase(String verdict, int grams, int ago, int wanted) {
+    SetWeight set = new SetWeight("curl", grams, DAY.minusDays(ago), false);
+    assertThat(slot("curl", day(null, verdict, set)).found().grams()).isEqualTo(wanted);
+  }
+
+  @Test
+  void onTheDayOfAnEaseNothingMoreIsSetByHandAndNothingForTodayPassesIt() {
+    ClientDay day = day(null, "curl 2000 0 EASE", new SetWeight("curl", 4000, DAY, true));
+    assertThat(slot("curl", day).found().grams()).isEqualTo(2000);
+    SessionPlan plan = plan("curl");
+    AdaptedSlot s = slot("curl", day);
+    assertThat(PLANS.choice(plan.asked().get(0), s, 3000, day))
+        .isEqualTo(new WeightChoice.EasedToday(2000));
+    assertThat(PLANS.choice(plan.asked().get(0), s, 1000, day)).isEqualTo(new WeightChoice.Fine());
+  }
+
+  /** What the open form has no hand or no weight for is not carried another way instead. */
+  @Test
+  void theOpenFormComesBeforeTheWayAskedFor() {
+    for (String[] c :
+        new String[][] {
+          {"dumbbell-hinge", "BACKPACK", "NO_WEIGHT"}, {"upright-row", "BOTH_HANDS", "LEFT_EMPTY"}
+        }) {
+      Slot asked = new Slot("s", c[0], null).carried(Carry.valueOf(c[1]));
+      SessionPlan plan =
+          SessionPlan.of(List.of(), List.of(asked), Format.intervals(40, 20, 1), List.of());
+      Modifier m = Modifier.valueOf(c[2]);
+      Pin pin = new Pin("s", List.of(new Performed(Side.BOTH, c[0], List.of(m), 100)), Set.of());
+      AdaptedSlot s = PLANS.adapt(plan, day(null, null, null), Map.of("s", pin)).slots().get(0);
+      assertThat(s.pinned()).isTrue();
+      var held = s.doses().get(0).weight();
+      assertThat(held.way()).as(c[0]).isNotEqualTo(Carry.valueOf(c[1]));
+      assertThat(held.left()).as(c[0]).isZero();
     }
   }
 }

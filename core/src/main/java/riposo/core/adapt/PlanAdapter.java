@@ -883,7 +883,13 @@ public final class PlanAdapter {
   /** How a weight is held or carried in a slot; null where the movement takes none. */
   private static @Nullable Carry carry(SessionPlan.Asked at, Variant v) {
     Carry asked = at.slot().carry();
-    return asked != null && v.movement().carries().contains(asked) ? asked : v.carry();
+    boolean none = v.modifiers().contains(Modifier.NO_WEIGHT);
+    boolean oneHand = v.modifiers().contains(Modifier.ONE_SIDE) || v.emptyHand() != null;
+    // the form that is open comes first: no weight is none on the body either, and a hand that is
+    // out of it holds nothing
+    return asked == null || !v.movement().carries().contains(asked) || (asked.body ? none : oneHand)
+        ? v.carry()
+        : asked;
   }
 
   /** How many weights are wanted at once. */
@@ -905,12 +911,8 @@ public final class PlanAdapter {
     }
     Standing s = standing(v.movement(), day.standings());
     SetWeight set = day.weights().set().get(at.key());
+    LocalDate eased = eased(v.movement(), day.standings());
     // what was lifted before a family was eased says nothing of what may be lifted now
-    Standing family = day.standings().get(v.movement().familyId());
-    LocalDate eased =
-        family != null && !family.verdict().equals("STEP_UP") && !family.verdict().equals("STAY")
-            ? family.decidedOn()
-            : null;
     List<LastWeight> known =
         day.weights().last().stream()
             .filter(
@@ -928,11 +930,20 @@ public final class PlanAdapter {
         day.caps().day(),
         s == null ? null : s.grams(),
         s == null ? null : s.decidedOn(),
+        eased,
         set,
         known,
         this::find,
         count(v, carry),
         day.kit().weights());
+  }
+
+  /** When a verdict last took something off the movement's family; null when none did. */
+  private static @Nullable LocalDate eased(Movement m, Map<String, Standing> standings) {
+    Standing s = standings.get(m.familyId());
+    return s == null || s.verdict().equals("STEP_UP") || s.verdict().equals("STAY")
+        ? null
+        : s.decidedOn();
   }
 
   /**
@@ -954,8 +965,10 @@ public final class PlanAdapter {
     Variant v = adapter.variant(part);
     Carry carry = carry(at, v);
     FoundWeight history = found(part, at, day.with(day.weights().with(Map.of())));
+    LocalDate eased = eased(v.movement(), day.standings());
     return WeightChoice.of(
         grams,
+        eased != null && !day.caps().day().isAfter(eased),
         history == null ? null : (Integer) history.grams(),
         v,
         part.side(),

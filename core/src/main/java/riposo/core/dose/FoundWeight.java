@@ -52,8 +52,10 @@ public record FoundWeight(
    * What a variant is begun with; empty where there is no weight in kit for it.
    *
    * @param verdict grams a verdict leaves the movement at; null when there is none
+   * @param eased when the movement's family was eased or stopped last; null when it was not. What
+   *     was set by hand up to that day never lifts the weight past it
    * @param set what the professional set for the slot; null when nothing
-   * @param known the client's last weights
+   * @param last the client's last weights
    * @param movements the movement of an id; null when it is no longer known
    */
   public static @Nullable FoundWeight of(
@@ -62,18 +64,35 @@ public record FoundWeight(
       LocalDate day,
       @Nullable Integer verdict,
       @Nullable LocalDate decidedOn,
+      @Nullable LocalDate eased,
       @Nullable SetWeight set,
+      List<LastWeight> last,
+      Function<String, @Nullable Movement> movements,
+      int hands,
+      Collection<Weight> kit) {
+    FoundWeight known = withoutHand(v, carry, day, verdict, decidedOn, last, movements, hands, kit);
+    if (set == null || !set.counts(day) || !set.movementId().equals(v.movement().id())) {
+      return known;
+    }
+    boolean older = !set.today() && decidedOn != null && set.on().isBefore(decidedOn);
+    boolean lifts = known == null || set.grams() > known.grams();
+    if (older || lifts && eased != null && !set.on().isAfter(eased)) {
+      return known;
+    }
+    return new FoundWeight(
+        set.today() ? Why.SET_TODAY : Why.SET, set.grams(), set.on(), null, null, 0);
+  }
+
+  private static @Nullable FoundWeight withoutHand(
+      Variant v,
+      @Nullable Carry carry,
+      LocalDate day,
+      @Nullable Integer verdict,
+      @Nullable LocalDate decidedOn,
       List<LastWeight> known,
       Function<String, @Nullable Movement> movements,
       int hands,
       Collection<Weight> kit) {
-    boolean counts = set != null && set.counts(day) && set.movementId().equals(v.movement().id());
-    if (set != null
-        && counts
-        && (set.today() || decidedOn == null || !set.on().isBefore(decidedOn))) {
-      return new FoundWeight(
-          set.today() ? Why.SET_TODAY : Why.SET, set.grams(), set.on(), null, null, 0);
-    }
     if (verdict != null) {
       return new FoundWeight(Why.VERDICT, verdict, decidedOn, null, null, 0);
     }

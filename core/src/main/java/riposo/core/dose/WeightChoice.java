@@ -23,12 +23,17 @@ public sealed interface WeightChoice {
   /** More than one step of the kit over what history allows: that wants a reason. */
   record WantsReason(int history, int step) implements WeightChoice {}
 
+  /** The family was eased today: nothing lifts it past what the verdict left, in grams. */
+  record EasedToday(int history) implements WeightChoice {}
+
   /**
    * @param grams as printed, 100 to 100,000
+   * @param easedToday a verdict of the day took something off the family
    * @param history what would be taken without it, in grams; null where nothing is known
    */
   static WeightChoice of(
       int grams,
+      boolean easedToday,
       @Nullable Integer history,
       Variant v,
       Side side,
@@ -59,6 +64,9 @@ public sealed interface WeightChoice {
       return new OverCap(most);
     }
     int from = history == null ? 0 : history;
+    if (easedToday && grams > from) {
+      return new EasedToday(from);
+    }
     OptionalInt step = Loads.above(from, hands, kit);
     return step.isPresent() && grams > step.getAsInt()
         ? new WantsReason(from, step.getAsInt())

@@ -137,6 +137,13 @@ class WeightService {
               + (o.most() < 100 ? "no weight" : Wording.kg(o.most()) + " at most")
               + ". A limit is never passed.");
     }
+    if (said instanceof WeightChoice.EasedToday e) {
+      throw Problems.field(
+          "/grams",
+          "A verdict of today eased this family: no more than "
+              + (e.history() == 0 ? "no weight" : Wording.kg(e.history()))
+              + " before tomorrow.");
+    }
     if (said instanceof WeightChoice.WantsReason w && reason == null) {
       throw Problems.field(
           "/reason",
