@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { type S, http, told } from '../lib/api'
+import { findMovements } from '../lib/find'
 import { useKeys, useKeysHere } from '../lib/keys'
 import * as q from '../lib/queries'
 import { Dialog } from '../ui/Dialog'
@@ -161,8 +162,15 @@ function Find({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean
   const all = [
     ...(clients.data ?? []).map((c) => ({ to: `/clients/${c.id}`, name: c.name, kind: 'client' })),
     ...(plans.data ?? []).map((p) => ({ to: `/plans/${p.id}`, name: p.name, kind: 'plan' })),
-    ...(movements.data ?? []).map((m) => ({ to: `/movements/${m.id}`, name: m.name, kind: 'movement' })),
-  ].filter((x) => x.name.toLowerCase().includes(text.trim().toLowerCase()))
+  ]
+    .filter((x) => x.name.toLowerCase().includes(text.trim().toLowerCase()))
+    .concat(
+      findMovements(movements.data ?? [], text).map((m) => ({
+        to: `/movements/${m.id}`,
+        name: m.name,
+        kind: 'movement',
+      })),
+    )
   const go = (to: string) => {
     onOpenChange(false)
     setText('')
@@ -211,7 +219,7 @@ function Find({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean
           </li>
         ))}
         {all.length === 0 && (
-          <li className="py-2 text-soft">No client, plan or movement has “{text}” in its name.</li>
+          <li className="py-2 text-soft">No client, plan or movement answers “{text}”.</li>
         )}
       </ul>
     </Dialog>

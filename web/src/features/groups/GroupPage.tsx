@@ -122,7 +122,7 @@ function Sheet({
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pb-3 pt-5">
         <h1 className="text-[26px] font-bold">{s.name}</h1>
         <p className="text-soft">
-          {longDay(s.date)} · {s.people.length} people · {s.room ?? 'no room'} ·{' '}
+          {longDay(s.date)} · {people(s.people.length)} · {s.room ?? 'no room'} ·{' '}
           <Link className="underline underline-offset-4" to={`/plans/${s.planId}`}>
             {s.planName}
           </Link>
@@ -135,6 +135,15 @@ function Sheet({
           {x}
         </p>
       ))}
+      {s.watch.length > 0 && (
+        <ul aria-label="To watch" className="mt-1">
+          {s.watch.map((w) => (
+            <li key={w.clientId + w.text} className="text-[14px] text-ochre-deep">
+              <strong>watch {w.name}</strong>: {w.text}, {w.slots}
+            </li>
+          ))}
+        </ul>
+      )}
       {s.people.length === 0 ? (
         <p className="border-y border-line py-6">
           Nobody can be started with this group today; see below why.
@@ -153,7 +162,7 @@ function Sheet({
                 <span role="columnheader" key={l.lane} className="border-b-2 border-ink pb-1">
                   <LaneMark lane={l.lane} /> <strong>{l.name}</strong>
                   <span className="block text-[13px] text-soft">
-                    {l.people.join(' · ') || 'nobody all through'}
+                    {l.people.join(' · ') || 'nobody for most of it'}
                   </span>
                   {l.notes.map((x) => (
                     <span key={x.clientId + x.text} className="block text-[13px] text-plum">
@@ -287,8 +296,8 @@ function Sheet({
                 <span
                   className={`font-mono ${k.have !== undefined && k.have < k.most ? 'font-bold text-ochre-deep' : ''}`}
                 >
-                  {k.most}
-                  {k.have !== undefined ? ` of ${k.have}` : ', not counted in the room'}
+                  {k.most} at once
+                  {k.have !== undefined ? `, ${k.have} there` : ', not counted in the room'}
                 </span>
               </li>
             ))}
@@ -350,6 +359,8 @@ function Sheet({
   )
 }
 
+const people = (n: number) => (n === 0 ? 'nobody' : n === 1 ? '1 person' : `${n} people`)
+
 function Ease({ slots, words }: { slots: S['SheetSlot'][]; words: string }) {
   if (slots.length === 0) return null
   return (
@@ -389,6 +400,9 @@ function SlotRow({
         <button type="button" aria-pressed={chosen} className="text-left" onClick={onChoose}>
           <strong>{slot.number}</strong> {slot.purpose}
           <span className="block font-mono text-[13px] text-soft">{slot.work}</span>
+          {slot.upper && slot.upper.may.length > 0 && (
+            <span className="block text-[13px] text-teal">above it: {slot.upper.words}</span>
+          )}
           {slot.changed && (
             <span className="text-[13px] font-semibold text-ochre-deep">lanes found anew</span>
           )}
@@ -401,7 +415,7 @@ function SlotRow({
               <LaneMark lane={c.lane} /> {lanes[c.lane]?.name}:{' '}
             </span>
             {c.title ?? 'with another lane'}
-            {c.title && <span className="text-[13px] text-soft"> {c.people}</span>}
+            {c.title && <span className="text-[13px] text-soft"> {people(c.people)}</span>}
           </p>
           {c.weights.map((x) => (
             <p key={x} className="text-[13.5px] text-soft">
@@ -411,11 +425,6 @@ function SlotRow({
           {c.exceptions.map((x) => (
             <p key={x.clientId + x.text} className="text-[13.5px] text-plum">
               {x.name}: {x.text}
-            </p>
-          ))}
-          {c.watch.map((x) => (
-            <p key={x.clientId + x.text} className="text-[13.5px] font-semibold text-ochre-deep">
-              watch {x.name}: {x.text}
             </p>
           ))}
           {c.lane === lanes.length - 1 && (

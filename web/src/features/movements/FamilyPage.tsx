@@ -45,7 +45,8 @@ export function FamilyPage() {
       <div className="flex flex-wrap items-baseline gap-x-4 pb-3">
         <h1 className="text-2xl font-bold">{f.name}: the stair</h1>
         <span className="text-soft">
-          {f.purpose} · {f.rungs.length} rungs · a higher step never asks for less on every count
+          {f.purpose}, for {f.tasks.join(', ')} · {f.rungs.length} rungs · a higher step never asks for less
+          on every count
         </span>
         <span className="flex flex-wrap items-center gap-3 text-sm sm:ml-auto">
           <kbd>←</kbd> <kbd>→</kbd> family

@@ -91,7 +91,9 @@ export function MovementPage() {
               .filter(Boolean)
               .join(' · ')}
           </p>
+          {m.tasks.length > 0 && <p className="mt-1">For {m.tasks.join(', ')}.</p>}
           <p className="mt-1 text-sm text-soft">needs {m.kit.length === 0 ? 'no kit' : m.kit.join(', ')}</p>
+          {m.words.length > 0 && <p className="mt-1 text-sm text-soft">also called {m.words.join(', ')}</p>}
           <h2 className="mt-4 border-b-2 border-ink pb-0.5 font-bold">Say</h2>
           <ul>
             {m.cues.map((c) => (

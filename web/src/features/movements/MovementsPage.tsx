@@ -54,7 +54,7 @@ export function MovementsPage() {
           ref={find}
           className="!w-72"
           aria-label="Find a movement"
-          placeholder="name, family or kit (f)"
+          placeholder="name, gym word, family, kit (f)"
           value={filter.text}
           onChange={(e) => set((f) => ({ ...f, text: e.target.value }))}
         />

@@ -1,4 +1,5 @@
 import type { S } from '../../lib/api'
+import { findMovements } from '../../lib/find'
 
 type M = S['MovementView']
 
@@ -17,16 +18,13 @@ export const NO_FILTER: Filter = { text: '', purpose: '', own: false, wants: {} 
 /** The next of nothing, without, with: most look for what a movement does not ask. */
 export const turn = (w: Want | undefined): Want => (!w ? 'without' : w === 'without' ? 'with' : '')
 
-/** Movements that fit the words, the purpose and every demand filter, in the catalogue's order. */
+/** Movements that fit the words, the purpose and every demand filter: nearest the words first, else as the catalogue has them. */
 export function fitting(all: M[], f: Filter): M[] {
-  const words = f.text.toLowerCase().split(/\s+/).filter(Boolean)
-  return all.filter(
+  const answers = f.text.trim() === '' ? all : findMovements(all, f.text)
+  return answers.filter(
     (m) =>
       (!f.own || m.own) &&
       (f.purpose === '' || m.purpose === f.purpose) &&
-      words.every((w) =>
-        `${m.name} ${m.familyName} ${m.purpose} ${m.kit.join(' ')}`.toLowerCase().includes(w),
-      ) &&
       Object.entries(f.wants).every(([d, w]) => w === '' || m.demands.includes(d) === (w === 'with')),
   )
 }

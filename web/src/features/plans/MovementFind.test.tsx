@@ -15,6 +15,10 @@ const of = (id: string, name: string, purpose = 'push') =>
     familyName: name,
     demands: [],
     kit: [],
+    words: [],
+    familyWords: [],
+    tasks: [],
+    region: '',
   }) as unknown as S['MovementView']
 const ALL = [
   of('wall-push', 'Wall press'),

@@ -1,6 +1,6 @@
 import { useId, useState, type Ref } from 'react'
 import type { S } from '../../lib/api'
-import { findMovements } from './draft'
+import { findMovements } from '../../lib/find'
 
 const SHOWN = 8
 

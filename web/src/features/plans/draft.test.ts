@@ -8,7 +8,6 @@ import {
   copyBlock,
   copySlot,
   emptyBlock,
-  findMovements,
   history,
   missing,
   moveSlot,
@@ -119,28 +118,5 @@ describe('a plan being built', () => {
     ['60/x', undefined],
   ])('reads the ladder %s', (text, as) => {
     expect(readLadder(text)).toEqual(as)
-  })
-
-  it('finds by name, purpose and demand, and leaves out what is not wanted', () => {
-    const m = (name: string, purpose: string, position: string, demands: string[], difficulty: number) =>
-      ({
-        id: name,
-        name,
-        purpose,
-        position,
-        demands,
-        difficulty,
-        familyName: '',
-        region: '',
-      }) as unknown as S['MovementView']
-    const all = [
-      m('Kneeling push-up', 'push', 'kneeling', ['floor', 'kneeling'], 40),
-      m('Wall push-up', 'push', 'raised-plank', [], 12),
-      m('Curl', 'elbow bend', 'standing', ['grip', 'weight'], 10),
-    ]
-    expect(findMovements(all, 'push').map((x) => x.name)).toEqual(['Wall push-up', 'Kneeling push-up'])
-    expect(findMovements(all, 'push no kneeling').map((x) => x.name)).toEqual(['Wall push-up'])
-    expect(findMovements(all, 'grip').map((x) => x.name)).toEqual(['Curl'])
-    expect(findMovements(all, ' ')).toEqual([])
   })
 })

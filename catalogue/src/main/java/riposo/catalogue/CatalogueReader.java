@@ -44,6 +44,7 @@ import riposo.core.movement.SidePattern;
 import riposo.core.movement.Soundness;
 import riposo.core.movement.SpineDemand;
 import riposo.core.movement.Support;
+import riposo.core.movement.Task;
 import riposo.core.movement.Tempo;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -168,7 +169,13 @@ public final class CatalogueReader {
         .forEach((i, words) -> problems.add(source.problem("/movements/" + i + "/rung", words)));
     return problems.size() > before
         ? null
-        : new Family(id, node.get("name").asString(), purpose, movements);
+        : new Family(
+            id,
+            node.get("name").asString(),
+            purpose,
+            words(node),
+            strings(node.get("tasks")).stream().map(Task::ofId).toList(),
+            movements);
   }
 
   /** Where rungs do not rise: the place of the later movement and why. */
@@ -273,10 +280,15 @@ public final class CatalogueReader {
           m.has("carry")
               ? strings(m.get("carry")).stream().map(c -> constant(Carry.class, c)).toList()
               : List.of(),
-          m.has("support") ? support(m.get("support")) : null);
+          m.has("support") ? support(m.get("support")) : null,
+          words(m));
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException("movement " + id + ": " + e.getMessage(), e);
     }
+  }
+
+  private static List<String> words(JsonNode node) {
+    return node.has("words") ? strings(node.get("words")) : List.of();
   }
 
   private static Support support(JsonNode s) {

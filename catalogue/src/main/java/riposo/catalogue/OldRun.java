@@ -158,7 +158,9 @@ public record OldRun(
         s.path("pinned").asBoolean(false),
         closers,
         permitted,
-        stages);
+        stages,
+        null,
+        null);
   }
 
   private static RunSheet.Form form(JsonNode n, Side side) {

@@ -228,7 +228,7 @@ public final class OwnMovements {
       Map<Integer, String> unordered = CatalogueReader.order(numbered);
       unordered.forEach((i, words) -> wrong.put(involved(numbered, i, mine), words));
       if (wrong.isEmpty()) {
-        families.add(new Family(f.id(), f.name(), f.purpose(), numbered));
+        families.add(f.of(numbered));
       }
     }
     return new Placed(families, wrong);

@@ -22,6 +22,7 @@ import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Sides;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Stage;
+import riposo.core.plan.Upper;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -204,7 +205,15 @@ public record PlanDocument(
         number(s, "hold"),
         s.has("carry") ? constant(Carry.class, s.get("carry").asString()) : null,
         s.path("ramp").asBoolean(false) ? Boolean.TRUE : null,
-        number(s, "height"));
+        number(s, "height"),
+        s.has("upper") ? upper(s.get("upper")) : null);
+  }
+
+  private static Upper upper(JsonNode u) {
+    return new Upper(
+        text(u, "movement"),
+        u.path("slower").asBoolean(false) ? Boolean.TRUE : null,
+        number(u, "grams"));
   }
 
   private static @Nullable Tempo tempo(JsonNode n) {
@@ -290,6 +299,17 @@ public record PlanDocument(
     put(o, "height", s.height());
     if (s.ramp() != null) {
       o.put("ramp", true);
+    }
+    Upper upper = s.upper();
+    if (upper != null) {
+      ObjectNode u = o.putObject("upper");
+      if (upper.movementId() != null) {
+        u.put("movement", upper.movementId());
+      }
+      if (upper.slower() != null) {
+        u.put("slower", true);
+      }
+      put(u, "grams", upper.grams());
     }
     if (!s.stages().isEmpty()) {
       ArrayNode stages = o.putArray("stages");

@@ -48,8 +48,8 @@ class AlternativesTableTest {
           supine-bridge | surface.floor 0 | kick-back-held / seated-squeeze / seated-heel-press | asks for the floor, which is closed
           supine-dumbbell-press | week 24 | supine-dumbbell-press+recline / reclined-dumbbell-press / band-press-seated | asks for lying flat on the back, which is closed
           supine-dumbbell-press | week 16 | supine-dumbbell-press+recline / reclined-dumbbell-press / band-press-seated | asks for lying flat on the back, which is closed
-          seated-twist | LOW_BONE_DENSITY | hip-to-hip-pass / seated-anti-rotation / band-anti-rotation / stir | asks for end range of spine turn; limit mid range
-          cat-cow | LOW_BONE_DENSITY | chest-opening / seated-hinge | asks for end range of spine bend; limit mid range
+          seated-twist | LOW_BONE_DENSITY | hip-to-hip-pass / seated-anti-rotation / band-anti-rotation / stir / seated-stir | asks for end range of spine turn; limit mid range
+          cat-cow | LOW_BONE_DENSITY | chest-opening / chest-opening-standing / seated-hinge | asks for end range of spine bend; limit mid range
           crossed-leg-stretch | HIP_BACK right | left:crossed-leg-stretch, right:knee-to-chest+range / left:crossed-leg-stretch, right:seated-squeeze | asks for 20° of leg past the midline on the right; limit 0°
           hop-jack | impact 0 | step-jack / seated-jack | asks for jump of impact; limit walking pace
           opposite-arm-leg | kneel.bare 0 | opposite-arm-leg+pad | asks for kneeling without a pad, which is closed

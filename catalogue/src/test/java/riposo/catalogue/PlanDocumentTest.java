@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -24,7 +25,9 @@ import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.PlanAdapter;
+import riposo.core.adapt.RestStretch;
 import riposo.core.adapt.TodayDose;
+import riposo.core.adapt.UpperOption;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Held;
 import riposo.core.dose.Weight;
@@ -36,6 +39,8 @@ import riposo.core.limit.Strength;
 import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Kit;
+import riposo.core.movement.LoadKind;
+import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Tempo;
 import riposo.core.plan.Block;
@@ -55,6 +60,7 @@ import riposo.core.plan.Sides;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Stage;
 import riposo.core.plan.Timeline;
+import riposo.core.plan.Upper;
 import riposo.core.today.TodayCheck;
 import riposo.core.wording.Wording;
 
@@ -122,7 +128,20 @@ class PlanDocumentTest {
         changing || m.support() == null || r.nextBoolean()
             ? null
             : (Integer)
-                (m.support().least() + r.nextInt(m.support().most() - m.support().least() + 1)));
+                (m.support().least() + r.nextInt(m.support().most() - m.support().least() + 1)),
+        kind == FormatKind.PHRASE ? null : upper(r, m));
+  }
+
+  /** One option above a movement, of the three kinds; null in half of all slots. */
+  private static @Nullable Upper upper(Random r, Movement m) {
+    List<Movement> above = ALL.stream().filter(x -> x.difficulty() > m.difficulty()).toList();
+    return switch (r.nextInt(6)) {
+      case 0 ->
+          above.isEmpty() ? null : new Upper(above.get(r.nextInt(above.size())).id(), null, null);
+      case 1 -> m.modifiers().contains(Modifier.SLOWER) ? new Upper(null, true, null) : null;
+      case 2 -> m.loadKind() != LoadKind.DUMBBELL ? null : new Upper(null, null, 2500);
+      default -> null;
+    };
   }
 
   private static PlanBlock block(Random r, String key, Block which) {
@@ -180,6 +199,8 @@ class PlanDocumentTest {
 
   @Test
   void adaptedInAnyFormatNothingBreaksALimitOrIsHeldTooLongOrRestsTooLittle() {
+    int stretches = 0;
+    int uppers = 0;
     for (int seed = 0; seed < 250; seed++) {
       Random r = new Random(seed);
       SessionPlan plan =
@@ -211,6 +232,24 @@ class PlanDocumentTest {
               .as("seed %d, %s", seed, s.slotKey())
               .isEmpty();
         }
+        Caps own = caps.raised(raise.get(s.slotKey()));
+        RestStretch stretch = s.stretch();
+        if (stretch != null && stretch.form() != null) {
+          assertThat(ADAPTER.broken(stretch.form(), own)).as("seed %d", seed).isEmpty();
+          assertThat(rests(a, s.slotKey()))
+              .as("seed %d, %s", seed, stretch)
+              .filteredOn(x -> x >= 15)
+              .isNotEmpty()
+              .allMatch(x -> stretch.seconds() * sidesAtOnce(stretch) + 5 <= x);
+          stretches++;
+        }
+        UpperOption upper = s.upper();
+        if (upper != null && upper.form() != null) {
+          assertThat(ADAPTER.broken(upper.form(), own)).as("seed %d", seed).isEmpty();
+          assertThat(s.askedBroken()).as("only above what may be done as asked").isEmpty();
+          uppers++;
+        }
+        assertThat(upper != null && upper.taken()).as("never taken by itself").isFalse();
       }
       for (AdaptedSlot s : a.slots()) {
         for (Dose d : s.doses()) {
@@ -250,6 +289,18 @@ class PlanDocumentTest {
             .isLessThanOrEqualTo(a.timeline().total() - a.timeline().workSeconds());
       }
     }
+    assertThat(List.of(stretches, uppers)).allMatch(n -> n > 20);
+  }
+
+  private static List<Integer> rests(AdaptedPlan a, String key) {
+    return a.timeline().segments().stream()
+        .filter(g -> g.kind() == Segment.Kind.REST && g.slotKey().equals(key))
+        .map(Segment::length)
+        .toList();
+  }
+
+  private static int sidesAtOnce(RestStretch s) {
+    return s.sides() == RestStretch.Sided.EACH ? 2 : 1;
   }
 
   @ParameterizedTest
@@ -340,6 +391,12 @@ class PlanDocumentTest {
     "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"ramp\": true', /blocks/0/slots/0/ramp: Nothing builds up",
     "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"reps\": 8', 'No repetitions of its own here: in the format “intervals, in order” the clock decides'",
     "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"stages\": [{\"count\": 4, \"range\": \"full\", \"kind\": \"reps\", \"tempo\": \"2-0-2-0\"}]', Stages belong to a staged set; intervals",
+    "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"upper\": {\"movement\": \"chair-tap\"}', '/blocks/0/slots/0/upper: Chair tap is not above Squat: difficulty 36 of 100 against 42'",
+    "'\"movement\": \"squat\"', '\"movement\": \"wall-push-up\", \"upper\": {\"grams\": 2000}', /blocks/0/slots/0/upper: Wall push-up takes no weight",
+    "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"upper\": {\"grams\": 2000}', '/blocks/0/slots/0/upper: Say how Squat carries a weight, in a backpack, before it is an option'",
+    "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"upper\": {\"movement\": \"gone\"}', /blocks/0/slots/0/upper: The upper option is no longer",
+    "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"upper\": {\"slower\": true, \"grams\": 2000}', /blocks/0/slots/0/upper",
+    "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"grams\": 3000, \"upper\": {\"grams\": 2000}', An upper option of 2 kg is not above the 3 kg asked",
     "'{', '', line 1",
   })
   void aBadDocumentNamesWhatIsWrong(String from, String to, String words) {

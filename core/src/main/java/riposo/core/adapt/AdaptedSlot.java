@@ -27,6 +27,8 @@ import riposo.core.plan.Block;
  * @param gone the movement asked for is no longer in the catalogue; the slot rests until replaced
  * @param cut what shortens a hold; null where it lasts as asked
  * @param found which weight it is begun with and why, before the caps; null where it takes none
+ * @param stretch what fills its rests; null where they are not to be a stretch
+ * @param upper the option above what is asked; null where the plan names none, or it is not open
  */
 public record AdaptedSlot(
     String slotKey,
@@ -45,7 +47,9 @@ public record AdaptedSlot(
     @Nullable Turn turn,
     boolean gone,
     @Nullable HoldCut cut,
-    @Nullable FoundWeight found) {
+    @Nullable FoundWeight found,
+    @Nullable RestStretch stretch,
+    @Nullable UpperOption upper) {
 
   /**
    * A hold that is shorter than asked for.

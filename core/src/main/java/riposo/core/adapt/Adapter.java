@@ -201,6 +201,13 @@ public final class Adapter {
     return fit == null ? null : performed(fit, Side.BOTH);
   }
 
+  /** The same, not above where the client stands; null there too. */
+  public @Nullable Performed within(String movementId, Situation situation) {
+    return above(catalogue.movement(movementId), situation) == null
+        ? open(movementId, situation)
+        : null;
+  }
+
   /** The family's stair, gentlest first. */
   public List<StairRung> stair(String familyId, Situation situation) {
     List<StairRung> stair = new ArrayList<>();
@@ -432,7 +439,8 @@ public final class Adapter {
     return missing;
   }
 
-  private static @Nullable Ceiling above(Movement m, Situation situation) {
+  /** The ceiling a movement lies above; null where none holds it down. */
+  @Nullable Ceiling above(Movement m, Situation situation) {
     Ceiling ceiling = situation.ceilings().get(m.familyId());
     return ceiling != null && m.rung() > ceiling.rung() ? ceiling : null;
   }

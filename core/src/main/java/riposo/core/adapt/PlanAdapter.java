@@ -13,12 +13,6 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
 import riposo.core.dose.FoundWeight;
-import riposo.core.dose.HeightShare;
-import riposo.core.dose.Held;
-import riposo.core.dose.LastWeight;
-import riposo.core.dose.Loads;
-import riposo.core.dose.SetWeight;
-import riposo.core.dose.Weight;
 import riposo.core.dose.WeightChoice;
 import riposo.core.dose.Weights;
 import riposo.core.limit.Axis;
@@ -28,7 +22,6 @@ import riposo.core.limit.JointMotion;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
-import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.LoadKind;
 import riposo.core.movement.Modifier;
@@ -36,7 +29,6 @@ import riposo.core.movement.Movement;
 import riposo.core.movement.Position;
 import riposo.core.movement.Purpose;
 import riposo.core.movement.SidePattern;
-import riposo.core.movement.Support;
 import riposo.core.movement.Tempo;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Block;
@@ -54,6 +46,7 @@ import riposo.core.plan.Sides;
 import riposo.core.plan.Slot;
 import riposo.core.plan.Station;
 import riposo.core.plan.Timeline;
+import riposo.core.plan.Upper;
 
 /** Resolves a whole session plan for one client on one date: slots, doses, timeline, checks. */
 public final class PlanAdapter {
@@ -66,9 +59,11 @@ public final class PlanAdapter {
 
   private final Adapter adapter;
   private final Catalogue catalogue;
+  private final SlotDoses doses;
 
   public PlanAdapter(Adapter adapter) {
     this.adapter = adapter;
+    this.doses = new SlotDoses(adapter);
     this.catalogue = adapter.catalogue();
   }
 
@@ -478,7 +473,7 @@ public final class PlanAdapter {
   }
 
   /** The verdict on the movement itself that is done; null when there is none. */
-  private static @Nullable Standing standing(Movement m, Map<String, Standing> standings) {
+  static @Nullable Standing standing(Movement m, Map<String, Standing> standings) {
     Standing s = standings.get(m.familyId());
     return s != null && s.movementId().equals(m.id()) ? s : null;
   }
@@ -718,14 +713,16 @@ public final class PlanAdapter {
           null,
           true,
           null,
+          null,
+          null,
           null);
     }
-    List<Dose> doses = new ArrayList<>();
-    SlotPieces told = SlotPieces.of(at, asked, caps);
+    List<Dose> told = new ArrayList<>();
+    SlotPieces pieces = SlotPieces.of(at, asked, caps);
     FoundWeight found = null;
     for (Performed part : result.parts()) {
-      FoundWeight begin = found(part, at, day);
-      doses.add(dose(part, at, told, clocks.own(), situation.caps(), begin, day));
+      FoundWeight begin = doses.found(part, at, day);
+      told.add(doses.dose(part, at, pieces, clocks.own(), situation.caps(), begin, day));
       found = found == null ? begin : found;
     }
     Variant plain = catalogue.variants(asked).get(0);
@@ -743,11 +740,56 @@ public final class PlanAdapter {
         settled.pinned(),
         settled.overridden(),
         settled.released(),
-        doses,
+        told,
         turn,
         false,
-        cut(at, plain, doses, clocks, caps),
-        found);
+        cut(at, plain, told, clocks, caps),
+        found,
+        RestStretch.of(at.key(), result.parts(), clocks.own(), situation, adapter),
+        upper(settled, result, found, day));
+  }
+
+  /**
+   * The slot's upper option for this client; null where there is none, or it is not open to them.
+   */
+  private @Nullable UpperOption upper(
+      Settled settled, SlotResult result, @Nullable FoundWeight found, ClientDay day) {
+    SessionPlan.Asked at = settled.at();
+    Upper upper = at.slot().upper();
+    Movement asked = find(at.slot().movementId());
+    if (upper == null || asked == null || day.today().cut() || !asked(asked, settled)) {
+      return null;
+    }
+    if (upper.grams() != null) {
+      boolean taken = found != null && found.byHand() && found.grams() == upper.grams();
+      List<Performed> plain = List.of(new Performed(Side.BOTH, asked.id(), List.of(), 100));
+      WeightChoice said = doses.choice(at, plain, upper.grams(), day);
+      return said instanceof WeightChoice.Fine ? new UpperOption(upper, null, taken) : null;
+    }
+    String id = upper.movementId() == null ? asked.id() : upper.movementId();
+    Performed form =
+        new Performed(
+            Side.BOTH, id, upper.slower() == null ? List.of() : List.of(Modifier.SLOWER), 100);
+    boolean open =
+        adapter.possible(form)
+            && adapter.above(catalogue.movement(id), settled.situation()) == null
+            && adapter.missing(form, settled.situation()).isEmpty()
+            && adapter.broken(form, settled.situation().caps()).isEmpty();
+    return open
+        ? new UpperOption(upper, form, settled.pinned() && result.parts().equals(List.of(form)))
+        : null;
+  }
+
+  /**
+   * Whether the client may do what is asked as it stands: only then is there something above it.
+   */
+  private boolean asked(Movement asked, Settled settled) {
+    Performed plain = new Performed(Side.BOTH, asked.id(), List.of(), 100);
+    Standing standing = settled.standing();
+    return adapter.broken(plain, settled.situation().caps()).isEmpty()
+        && adapter.missing(plain, settled.situation()).isEmpty()
+        && adapter.above(asked, settled.situation()) == null
+        && target(asked, standing).equals(asked.id());
   }
 
   private static @Nullable Integer longestHold(String key, Timeline t) {
@@ -791,161 +833,6 @@ public final class PlanAdapter {
                     .isPresent());
   }
 
-  private Dose dose(
-      Performed part,
-      SessionPlan.Asked at,
-      SlotPieces told,
-      Timeline timeline,
-      Caps caps,
-      @Nullable FoundWeight found,
-      ClientDay day) {
-    Format f = at.block().format();
-    int rounds = f.kind() == FormatKind.THROUGH_DAY ? f.get(Param.TIMES) : at.rounds();
-    if (part.movementId() == null) {
-      return new Dose(rounds, null, null, null, 0, null, false);
-    }
-    Variant v = adapter.variant(part);
-    Movement m = v.movement();
-    Standing s = standing(m, day.standings());
-    SlotCount count = SlotCount.of(at, part.side(), timeline, told, v);
-    Integer reps = count.reps();
-    if (reps != null && s != null && s.reps() != null) {
-      reps = Math.min(reps, s.reps());
-    }
-    if (reps == null && count.hold() == null) {
-      return new Dose(rounds, null, null, null, 0, null, false);
-    }
-    Dose.At height = height(v, at, caps, day.build());
-    Double share = m.share();
-    if (height != null && height.kind() == Support.Kind.LEAN && height.basis() != null) {
-      share =
-          java.util.Objects.requireNonNull(HeightShare.at(height.cm(), day.build().statureCm()))
-              .share();
-    }
-    return new Dose(
-        rounds,
-        reps,
-        count.hold(),
-        null,
-        v.handsLoaded(),
-        share,
-        m.loadKind() == LoadKind.BAND && v.loadable(),
-        weight(v, part.side(), at, caps, found, day),
-        turns(count, told, v, part.side()),
-        count.counts(),
-        count.seconds(),
-        count.series(),
-        height);
-  }
-
-  /**
-   * The height a form is done at here. What raises the hands or the seat by itself has none; a
-   * lower support that would put more on an arm than it may bear is left for the usual one.
-   */
-  private static Dose.@Nullable At height(Variant v, SessionPlan.Asked at, Caps caps, Build build) {
-    Support s = v.movement().support();
-    Integer cm = at.slot().height();
-    boolean raised =
-        v.modifiers().contains(Modifier.HIGHER_HANDS)
-            || v.modifiers().contains(Modifier.HIGHER_SEAT);
-    if (s == null || cm == null || raised || !s.reaches(cm)) {
-      return null;
-    }
-    if (s.kind() != Support.Kind.LEAN) {
-      return new Dose.At(s.kind(), cm, null);
-    }
-    HeightShare there = HeightShare.at(cm, build.statureCm());
-    HeightShare usual = HeightShare.at(s.usual(), build.statureCm());
-    if (there != null && usual != null && there.share() > usual.share()) {
-      int[] d = v.whole().clone();
-      for (Side side : new Side[] {Side.LEFT, Side.RIGHT}) {
-        int cell = Axis.BEARING_ARM.cell(side);
-        d[cell] = (int) Math.ceil(d[cell] * there.share() / usual.share() - 1e-9);
-      }
-      if (caps.forbids(d)) {
-        return new Dose.At(s.kind(), s.usual(), usual.basis());
-      }
-    }
-    if (there == null && cm < s.usual()) {
-      // how much more a lower one asks is not known without the stature
-      return new Dose.At(s.kind(), s.usual(), null);
-    }
-    return new Dose.At(s.kind(), cm, there == null ? null : there.basis());
-  }
-
-  private static Dose.@Nullable Turns turns(
-      SlotCount count, SlotPieces told, Variant v, Side side) {
-    return side == Side.BOTH && count.turns() == null && told.sides(v) == Sides.IN_TURN
-        ? Dose.Turns.IN_TURN
-        : count.turns();
-  }
-
-  /** How a weight is held or carried in a slot; null where the movement takes none. */
-  private static @Nullable Carry carry(SessionPlan.Asked at, Variant v) {
-    Carry asked = at.slot().carry();
-    boolean none = v.modifiers().contains(Modifier.NO_WEIGHT);
-    boolean oneHand = v.modifiers().contains(Modifier.ONE_SIDE) || v.emptyHand() != null;
-    // the form that is open comes first: no weight is none on the body either, and a hand that is
-    // out of it holds nothing
-    return asked == null || !v.movement().carries().contains(asked) || (asked.body ? none : oneHand)
-        ? v.carry()
-        : asked;
-  }
-
-  /** How many weights are wanted at once. */
-  private static int count(Variant v, @Nullable Carry carry) {
-    return carry == Carry.THIGHS
-        ? 2
-        : carry != null && carry.body ? 1 : Math.max(1, v.handsLoaded());
-  }
-
-  /** What a part is begun with; null where it takes no weight or the kit has none for it. */
-  private @Nullable FoundWeight found(Performed part, SessionPlan.Asked at, ClientDay day) {
-    if (part.isRest()) {
-      return null;
-    }
-    Variant v = adapter.variant(part);
-    Carry carry = carry(at, v);
-    if (carry == null || !carry.body && !v.loadable()) {
-      return null;
-    }
-    Standing s = standing(v.movement(), day.standings());
-    SetWeight set = day.weights().set().get(at.key());
-    LocalDate eased = eased(v.movement(), day.standings());
-    // what was lifted before a family was eased says nothing of what may be lifted now
-    List<LastWeight> known =
-        day.weights().last().stream()
-            .filter(
-                l ->
-                    eased == null
-                        || l.on().isAfter(eased)
-                        || catalogue
-                            .find(l.movementId())
-                            .filter(m -> m.familyId().equals(v.movement().familyId()))
-                            .isEmpty())
-            .toList();
-    return FoundWeight.of(
-        v,
-        carry,
-        day.caps().day(),
-        s == null ? null : s.grams(),
-        s == null ? null : s.decidedOn(),
-        eased,
-        set,
-        known,
-        this::find,
-        count(v, carry),
-        day.kit().weights());
-  }
-
-  /** When a verdict last took something off the movement's family; null when none did. */
-  private static @Nullable LocalDate eased(Movement m, Map<String, Standing> standings) {
-    Standing s = standings.get(m.familyId());
-    return s == null || s.verdict().equals("STEP_UP") || s.verdict().equals("STAY")
-        ? null
-        : s.decidedOn();
-  }
-
   /**
    * What is to be said of a weight the professional sets for a slot; null where nothing there takes
    * a weight.
@@ -954,57 +841,6 @@ public final class PlanAdapter {
    */
   public @Nullable WeightChoice choice(
       SessionPlan.Asked at, AdaptedSlot slot, int grams, ClientDay day) {
-    Performed part =
-        slot.result().parts().stream()
-            .filter(p -> found(p, at, day) != null)
-            .findFirst()
-            .orElse(null);
-    if (part == null) {
-      return null;
-    }
-    Variant v = adapter.variant(part);
-    Carry carry = carry(at, v);
-    FoundWeight history = found(part, at, day.with(day.weights().with(Map.of())));
-    LocalDate eased = eased(v.movement(), day.standings());
-    return WeightChoice.of(
-        grams,
-        eased != null && !day.caps().day().isAfter(eased),
-        history == null ? null : (Integer) history.grams(),
-        v,
-        part.side(),
-        carry,
-        day.caps().raised(at.block().effortRaise(at.index())),
-        count(v, carry),
-        day.kit().weights());
-  }
-
-  /** The weight held; null where the movement takes none. */
-  private static @Nullable Held weight(
-      Variant v,
-      Side side,
-      SessionPlan.Asked at,
-      Caps caps,
-      @Nullable FoundWeight found,
-      ClientDay day) {
-    Carry carry = carry(at, v);
-    if (v.movement().loadKind() != LoadKind.DUMBBELL && carry == null) {
-      return null;
-    }
-    if (found == null) {
-      return carry == null ? Held.same(0, v.handsLoaded()) : new Held(0, 0, carry);
-    }
-    int wanted = found.grams();
-    // The plan's weight is a ceiling: it never lifts what history allows.
-    Integer most = at.slot().grams();
-    boolean set = found.why() == FoundWeight.Why.SET || found.why() == FoundWeight.Why.SET_TODAY;
-    if (most != null && (!set || most == 0)) {
-      wanted = Math.min(wanted, most);
-    }
-    wanted = day.today().grams(wanted);
-    List<Weight> kit = day.kit().weights();
-    boolean atOnce = at.block().format().phrase().contains(Side.BOTH) && v.oneSided();
-    return atOnce
-        ? Loads.inBoth(v, side, wanted, caps, kit)
-        : Loads.held(v, side, carry, wanted, caps, kit);
+    return doses.choice(at, slot.result().parts(), grams, day);
   }
 }

@@ -12,13 +12,15 @@ import riposo.core.movement.Variant;
  *
  * @param effort the most effort: one above what was asked, over 6 only where that was asked
  * @param pressure the most trunk pressure: what was asked, or 1
+ * @param complexity the most parts to coordinate: what was asked, or 2
  * @param fromFloor whether a weight may come from the floor: only where one was asked to
  * @param onFloor whether it may be done on the floor: only where that was asked, so that no trip
  *     there is added
  */
-public record Reach(int effort, int pressure, boolean fromFloor, boolean onFloor) {
+public record Reach(int effort, int pressure, int complexity, boolean fromFloor, boolean onFloor) {
   private static final int EFFORT = Axis.EFFORT.cell(Side.BOTH);
   private static final int PRESSURE = Axis.PRESSURE.cell(Side.BOTH);
+  private static final int COMPLEXITY = Axis.COMPLEXITY.cell(Side.BOTH);
   private static final int FROM_FLOOR = Axis.LOAD_FROM_FLOOR.cell(Side.BOTH);
 
   /** Greatest effort of what stands in for something gentler than that. */
@@ -29,6 +31,7 @@ public record Reach(int effort, int pressure, boolean fromFloor, boolean onFloor
     return new Reach(
         Math.max(d[EFFORT], Math.min(d[EFFORT] + 1, MODERATE)),
         Math.max(d[PRESSURE], 1),
+        Math.max(d[COMPLEXITY], 2),
         d[FROM_FLOOR] > 0,
         asked.onFloor());
   }
@@ -36,7 +39,7 @@ public record Reach(int effort, int pressure, boolean fromFloor, boolean onFloor
   /**
    * What makes a form harder than asked.
    *
-   * @param axisId effort, pressure, load.from-floor or surface.floor
+   * @param axisId effort, pressure, complexity, load.from-floor or surface.floor
    * @param asks what the form asks, in the unit of the axis
    * @param most the most that what was asked leaves
    */
@@ -51,6 +54,9 @@ public record Reach(int effort, int pressure, boolean fromFloor, boolean onFloor
     }
     if (d[PRESSURE] > pressure) {
       over.add(new Over(Axis.PRESSURE.id, d[PRESSURE], pressure));
+    }
+    if (d[COMPLEXITY] > complexity) {
+      over.add(new Over(Axis.COMPLEXITY.id, d[COMPLEXITY], complexity));
     }
     if (!fromFloor && d[FROM_FLOOR] > 0) {
       over.add(new Over(Axis.LOAD_FROM_FLOOR.id, d[FROM_FLOOR], 0));

@@ -43,6 +43,11 @@ public record FoundWeight(
   /** A gap in a movement from which its last weight no longer counts, in days. */
   private static final int START_AGAIN = 42;
 
+  /** Whether the professional set it. */
+  public boolean byHand() {
+    return why == Why.SET || why == Why.SET_TODAY;
+  }
+
   /** Whether the weight is still to be found by effort. */
   public boolean toBeFound() {
     return why == Why.RELATIVE || why == Why.LIGHTEST;

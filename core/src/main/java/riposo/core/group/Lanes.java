@@ -13,7 +13,6 @@ import java.util.TreeSet;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.Adapter;
-import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Cost;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Situation;
@@ -307,7 +306,7 @@ public final class Lanes {
           continue; // the lane shows nothing of its own here
         }
         Situation situation = who.situation(a.block().effortRaise(a.index()));
-        Performed form = form(adapter, adapter.catalogue().movement(movement), situation);
+        Performed form = adapter.within(movement, situation);
         follows.removeIf(f -> f.person().equals(who.id()));
         alone.removeIf(x -> x.person().equals(who.id()));
         if (form != null) {
@@ -327,12 +326,6 @@ public final class Lanes {
     Map<UUID, Integer> home = new LinkedHashMap<>(home(plan, slots, people));
     lanes.forEach((id, lane) -> home.computeIfPresent(id, (x, y) -> lane));
     return new LaneSheet(sheet.lanes(), slots, home);
-  }
-
-  /** The gentlest permitted form of a movement for a person; null when there is none. */
-  static @Nullable Performed form(Adapter adapter, Movement m, Situation s) {
-    Ceiling ceiling = s.ceilings().get(m.familyId());
-    return ceiling != null && m.rung() > ceiling.rung() ? null : adapter.open(m.id(), s);
   }
 
   private List<Board> boards(SessionPlan plan, List<Participant> people) {

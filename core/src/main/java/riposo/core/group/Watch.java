@@ -23,7 +23,7 @@ import riposo.core.plan.Mobility;
 public record Watch(UUID person, String slotKey, Kind kind, @Nullable String axisId, int value) {
   /** Reasons to look. */
   public enum Kind {
-    /** The change of posture takes longer than the rest before it: so many seconds more. */
+    /** Slow in changing posture, and it takes longer than the rest: so many seconds more. */
     SLOW_CHANGE,
     /** Down to the floor or up from it, slowly. */
     FLOOR,
@@ -42,12 +42,12 @@ public record Watch(UUID person, String slotKey, Kind kind, @Nullable String axi
   public static List<Watch> of(
       Participant who, String slotKey, Variant v, @Nullable Position from, int rest) {
     List<Watch> all = new ArrayList<>();
-    if (from != null) {
+    if (from != null && who.mobility() == Mobility.SLOW) {
       int way = who.mobility().seconds(from, v.position());
       if (way > rest) {
         all.add(new Watch(who.id(), slotKey, Kind.SLOW_CHANGE, null, way - rest));
       }
-      if (who.mobility() == Mobility.SLOW && v.position().onFloor() != from.onFloor()) {
+      if (v.position().onFloor() != from.onFloor()) {
         all.add(new Watch(who.id(), slotKey, Kind.FLOOR, null, way));
       }
     }

@@ -2,8 +2,19 @@ package riposo.core.movement;
 
 import java.util.List;
 
-/** Movements that train the same thing, ordered by rung, gentlest first. */
-public record Family(String id, String name, Purpose purpose, List<Movement> rungs) {
+/**
+ * Movements that train the same thing, ordered by rung, gentlest first.
+ *
+ * @param words everyday and gym words it is looked for by; lower case
+ * @param tasks what it is for: one or two tasks of the day; none in a family nobody described
+ */
+public record Family(
+    String id,
+    String name,
+    Purpose purpose,
+    List<String> words,
+    List<Task> tasks,
+    List<Movement> rungs) {
   public Family {
     if (rungs.isEmpty()) {
       throw new IllegalArgumentException(id + ": a family needs at least one movement");
@@ -23,5 +34,17 @@ public record Family(String id, String name, Purpose purpose, List<Movement> run
       }
     }
     rungs = List.copyOf(rungs);
+    words = List.copyOf(words);
+    tasks = List.copyOf(tasks);
+  }
+
+  /** A family with no words and no tasks of its own. */
+  public Family(String id, String name, Purpose purpose, List<Movement> rungs) {
+    this(id, name, purpose, List.of(), List.of(), rungs);
+  }
+
+  /** The same family with other movements. */
+  public Family of(List<Movement> others) {
+    return new Family(id, name, purpose, words, tasks, others);
   }
 }

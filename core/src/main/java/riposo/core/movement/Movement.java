@@ -21,6 +21,8 @@ import riposo.core.limit.JointMotion;
  * @param carry how a weight can be held or carried, the usual way first; empty where it is as the
  *     hands say, or where none is taken
  * @param support what it leans on, rises from or steps on to; null where that is not said
+ * @param words everyday and gym words it is looked for by, beside its name and its family's; lower
+ *     case
  */
 public record Movement(
     String id,
@@ -46,7 +48,8 @@ public record Movement(
     @Nullable String figure,
     @Nullable SidePattern also,
     List<Carry> carry,
-    @Nullable Support support) {
+    @Nullable Support support,
+    List<String> words) {
 
   public Movement {
     if (rung < 1) {
@@ -83,6 +86,7 @@ public record Movement(
     kit = List.copyOf(kit);
     cues = List.copyOf(cues);
     faults = List.copyOf(faults);
+    words = List.copyOf(words);
   }
 
   /** The same movement on another rung of its family. */
@@ -111,7 +115,8 @@ public record Movement(
         figure,
         also,
         carry,
-        support);
+        support,
+        words);
   }
 
   /** The ways a weight can be held or carried, the usual one first; empty where none is. */

@@ -4,7 +4,7 @@
  * riposo.core.movement.Modifier}s make {@link riposo.core.movement.Variant}s of them through {@link
  * riposo.core.movement.Draft}; the {@link riposo.core.movement.Catalogue} holds all, {@link
  * riposo.core.movement.Soundness} finds contradictions, {@link riposo.core.movement.Ask} are the
- * words they are found by.
+ * words they are found by, {@link riposo.core.movement.Task} what a family is for.
  */
 @NullMarked
 package riposo.core.movement;

@@ -8,6 +8,7 @@ import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.movement.Carry;
+import riposo.core.movement.LoadKind;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.SidePattern;
@@ -82,6 +83,7 @@ public record PlanFault(int block, int slot, String field, String words) {
         carry(m);
         height(m);
       }
+      upper(movements);
     }
 
     /** The movements of the slot, over its rounds. */
@@ -211,6 +213,58 @@ public record PlanFault(int block, int slot, String field, String words) {
                   + cm
                   + " cm is "
                   + (cm > 200 || cm < 1 ? "out of reach." : "another movement."));
+    }
+
+    /** What is above what is asked must be above it, and be something it can be. */
+    private void upper(Function<String, @Nullable Movement> movements) {
+      Upper upper = slot.upper();
+      Movement asked = movements.apply(slot.movementId());
+      if (upper == null || asked == null) {
+        return;
+      }
+      if (upper.slower() != null && !asked.modifiers().contains(Modifier.SLOWER)) {
+        told.at("upper", asked.name() + " has no slower form: name another movement.");
+      }
+      Integer grams = upper.grams();
+      if (grams != null && asked.carries().isEmpty()) {
+        told.at("upper", asked.name() + " takes no weight: name another movement.");
+      } else if (grams != null && slot.carry() == null && asked.loadKind() != LoadKind.DUMBBELL) {
+        told.at(
+            "upper",
+            "Say how "
+                + asked.name()
+                + " carries a weight, "
+                + asked.carries().get(0).words
+                + ", before it is an option.");
+      } else if (grams != null && slot.grams() != null && grams <= slot.grams()) {
+        told.at(
+            "upper",
+            "An upper option of "
+                + kg(grams)
+                + " is not above the "
+                + kg(slot.grams())
+                + " asked.");
+      }
+      Movement above = upper.movementId() == null ? null : movements.apply(upper.movementId());
+      if (upper.movementId() != null && above == null) {
+        told.at("upper", "The upper option is no longer in the catalogue: name another.");
+      } else if (above != null && above.difficulty() <= asked.difficulty()) {
+        told.at(
+            "upper",
+            above.name()
+                + " is not above "
+                + asked.name()
+                + ": difficulty "
+                + above.difficulty()
+                + " of 100 against "
+                + asked.difficulty()
+                + ".");
+      } else if (above != null
+          && f.kind() == FormatKind.PHRASE
+          && above.sides() == SidePattern.BOTH
+          && !above.modifiers().contains(Modifier.ONE_SIDE)) {
+        told.at("upper", above.name() + " works both sides at once: a phrase needs another.");
+      }
     }
 
     private void carry(Movement m) {

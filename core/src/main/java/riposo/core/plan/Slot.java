@@ -26,6 +26,7 @@ import riposo.core.movement.Tempo;
  * @param ramp true where the rounds build up: no round takes less weight, or is done quicker, than
  *     the one before; null elsewhere
  * @param height of what is leaned on, risen from or stepped on to, cm; null as it comes
+ * @param upper one option above the movement asked for; null for none
  */
 public record Slot(
     String key,
@@ -42,7 +43,8 @@ public record Slot(
     @Nullable Integer hold,
     @Nullable Carry carry,
     @Nullable Boolean ramp,
-    @Nullable Integer height) {
+    @Nullable Integer height,
+    @Nullable Upper upper) {
   public Slot {
     ramp = Boolean.TRUE.equals(ramp) ? Boolean.TRUE : null;
     if (key == null || key.isBlank() || key.length() > 36 || key.contains("@")) {
@@ -100,6 +102,7 @@ public record Slot(
         stages,
         rounds,
         extra,
+        null,
         null,
         null,
         null,
@@ -174,6 +177,11 @@ public record Slot(
     return with(p -> p.height = cm);
   }
 
+  /** The same with another option above it. */
+  public Slot under(@Nullable Upper other) {
+    return with(p -> p.upper = other);
+  }
+
   /** The same held so long. */
   public Slot holding(@Nullable Integer other) {
     return with(p -> p.hold = other);
@@ -200,6 +208,7 @@ public record Slot(
     @Nullable Carry carry;
     @Nullable Boolean ramp;
     @Nullable Integer height;
+    @Nullable Upper upper;
 
     private Parts(Slot of) {
       this.of = of;
@@ -215,6 +224,7 @@ public record Slot(
       carry = of.carry;
       ramp = of.ramp;
       height = of.height;
+      upper = of.upper;
     }
 
     private Slot slot() {
@@ -233,7 +243,8 @@ public record Slot(
           hold,
           carry,
           ramp,
-          height);
+          height,
+          upper);
     }
   }
 

@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan.WorkShare;
+import riposo.core.adapt.RestStretch;
 import riposo.core.dose.Dose;
 import riposo.core.limit.Side;
 import riposo.core.movement.Modifier;
@@ -67,6 +68,8 @@ public record RunSheet(
    * @param closers the limits that close the movement asked for
    * @param permitted what else was open, nearest first
    * @param stages of a staged set; empty elsewhere
+   * @param stretch what fills the rests; null where no stretch does
+   * @param upper the option above what is asked; null where there is none for this person
    */
   public record Slot(
       String key,
@@ -76,7 +79,9 @@ public record RunSheet(
       boolean pinned,
       Set<UUID> closers,
       List<Choice> permitted,
-      List<Stage> stages) {
+      List<Stage> stages,
+      @Nullable Stretch stretch,
+      @Nullable Upper upper) {
     public Slot {
       parts = List.copyOf(parts);
       closers = Set.copyOf(closers);
@@ -116,6 +121,22 @@ public record RunSheet(
           .toList();
     }
   }
+
+  /**
+   * A stretch that fills the rests of a slot.
+   *
+   * @param seconds how long, on each side it is done on
+   */
+  public record Stretch(Form form, int seconds, RestStretch.Sided sides) {}
+
+  /**
+   * An option above what is asked that was open to this person at the start.
+   *
+   * @param form what it is; null where it is the same with more weight
+   * @param grams as printed; null where it is another form
+   * @param taken it is what is done
+   */
+  public record Upper(@Nullable Form form, @Nullable Integer grams, boolean taken) {}
 
   /**
    * A movement as it is done.

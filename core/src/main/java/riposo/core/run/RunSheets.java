@@ -14,6 +14,8 @@ import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Adapter;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Performed;
+import riposo.core.adapt.RestStretch;
+import riposo.core.adapt.UpperOption;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Held;
 import riposo.core.dose.Loads;
@@ -88,7 +90,22 @@ public final class RunSheets {
         s.result().next().stream()
             .map(a -> new RunSheet.Choice(a.parts().stream().map(this::form).toList()))
             .toList(),
-        stages);
+        stages,
+        stretch(s.stretch()),
+        upper(s.upper()));
+  }
+
+  private RunSheet.@Nullable Stretch stretch(@Nullable RestStretch x) {
+    return x == null || x.form() == null || x.sides() == null
+        ? null
+        : new RunSheet.Stretch(form(x.form()), x.seconds(), x.sides());
+  }
+
+  private RunSheet.@Nullable Upper upper(@Nullable UpperOption x) {
+    return x == null
+        ? null
+        : new RunSheet.Upper(
+            x.form() == null ? null : form(x.form()), x.asked().grams(), x.taken());
   }
 
   private RunSheet.Part part(Performed p, Dose dose, Caps caps, boolean atOnce) {

@@ -17,8 +17,10 @@ import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Comparison;
 import riposo.core.adapt.Cost;
 import riposo.core.adapt.Performed;
+import riposo.core.adapt.PlanKit;
 import riposo.core.adapt.PlanMark;
 import riposo.core.adapt.Reach;
+import riposo.core.adapt.RestStretch;
 import riposo.core.adapt.SessionFit;
 import riposo.core.adapt.Standing;
 import riposo.core.adapt.Turn;
@@ -46,6 +48,7 @@ import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Stage;
 import riposo.core.plan.Timeline;
+import riposo.core.plan.Upper;
 import riposo.core.run.RunSheet;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.Grounds;
@@ -330,6 +333,49 @@ public final class Wording {
   /** The parts of a slot: "left One-arm press; right Forward punch, low". */
   public String parts(List<Performed> parts) {
     return parts.stream().map(p -> side(p.side()) + performed(p)).collect(Collectors.joining("; "));
+  }
+
+  /** What fills a rest: "Arm across the chest, 20 s a side, a mild pull". */
+  public String stretch(RestStretch x) {
+    if (x.none() != null || x.form() == null || x.sides() == null) {
+      return x.none() == RestStretch.None.SHORT
+          ? "no stretch, the rests are too short for one: rest still"
+          : "no stretch of what is worked here is open in this posture: rest still";
+    }
+    return stretch(performed(x.form()), x.seconds(), x.sides());
+  }
+
+  /** The same of a stretch by its name. */
+  public static String stretch(String name, int seconds, RestStretch.Sided sides) {
+    return name
+        + ", "
+        + seconds
+        + " s"
+        + switch (sides) {
+          case AT_ONCE -> "";
+          case EACH -> " a side";
+          case ONE_A_REST -> ", one side a rest";
+        }
+        + ", a mild pull";
+  }
+
+  /** An option above what is asked: "Chair dip, one leg out", "the same, slower". */
+  public String upper(Upper u) {
+    return u.movementId() != null
+        ? catalogue.find(u.movementId()).map(Movement::name).orElse(u.movementId())
+        : u.grams() != null ? "the same with " + kg(u.grams()) : "the same, slower";
+  }
+
+  /** A weight of a plan's kit: "2 kg pair", "two weights, 3 kg together". */
+  public static String taken(PlanKit.Taken t) {
+    return t.together()
+        ? "two weights, " + kg(t.grams()) + " together"
+        : kg(t.grams()) + (t.count() == 2 ? " pair" : "");
+  }
+
+  /** Things of which one will do: "a solid chair or a counter". */
+  public static String anyOf(Set<Kit> any) {
+    return any.stream().sorted().map(k -> k.words).collect(Collectors.joining(" or "));
   }
 
   /** A share of body weight in words: "about a third of body weight". */

@@ -282,7 +282,8 @@ public final class SmallCatalogue {
           null,
           null,
           List.of(),
-          null);
+          null,
+          List.of());
     }
   }
 }

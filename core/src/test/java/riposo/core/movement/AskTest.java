@@ -98,6 +98,7 @@ class AskTest {
         m.figure(),
         null,
         List.of(),
-        null);
+        null,
+        List.of());
   }
 }

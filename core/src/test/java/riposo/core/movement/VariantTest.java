@@ -86,7 +86,8 @@ class VariantTest {
         null,
         null,
         List.of(),
-        null);
+        null,
+        List.of());
   }
 
   private static Variant with(Movement m, Modifier... modifiers) {

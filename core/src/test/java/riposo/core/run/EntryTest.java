@@ -91,7 +91,16 @@ class EntryTest {
                         null))
             .toList();
     return new RunSheet.Slot(
-        "s1", riposo.core.plan.Block.WORK, "asked", parts, false, Set.of(), List.of(), List.of());
+        "s1",
+        riposo.core.plan.Block.WORK,
+        "asked",
+        parts,
+        false,
+        Set.of(),
+        List.of(),
+        List.of(),
+        null,
+        null);
   }
 
   private static DoneSet done(Entry e) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Cost;
 import riposo.core.adapt.TodayDose;
 import riposo.core.dose.Dose;
@@ -68,6 +69,10 @@ public interface AdaptedPlans {
    *
    * @param stages of a staged set, in words; null elsewhere
    * @param weight which weight it is begun with; null where it takes none
+   * @param stretch what fills the rests, in words; null where no stretch is to
+   * @param upper the option above what is asked that is open to this client; null for none
+   * @param tasks tasks of the day that what is done serves
+   * @param serves those of them that the client's goal names
    */
   record SlotView(
       String key,
@@ -89,7 +94,25 @@ public interface AdaptedPlans {
       boolean rest,
       String stairFamilyId,
       @Nullable List<String> stages,
-      @Nullable SlotWeight weight) {}
+      @Nullable SlotWeight weight,
+      @Nullable String stretch,
+      @Nullable UpperView upper,
+      List<String> tasks,
+      List<String> serves) {}
+
+  /**
+   * An option above what is asked.
+   *
+   * @param words "Chair dip, one leg out", "the same, slower"
+   * @param movementId what is taken; null where it is the same with more weight
+   * @param grams as printed; null where it is another form
+   */
+  record UpperView(
+      String words,
+      @Nullable String movementId,
+      List<Modifier> modifiers,
+      @Nullable Integer grams,
+      boolean taken) {}
 
   /**
    * The weight of a slot.
@@ -113,6 +136,7 @@ public interface AdaptedPlans {
    * An adapted plan.
    *
    * @param beat beats a minute, locked in the run; null for none
+   * @param goals each task of the day the client's goal names, and what here serves it
    * @param orders blocks that another order would spare trips to the floor; null when none
    */
   record AdaptedView(
@@ -128,6 +152,7 @@ public interface AdaptedPlans {
       @Nullable Integer effortCap,
       @Nullable String workNote,
       @Nullable Integer beat,
+      List<String> goals,
       @Nullable List<ClientOrderView> orders) {}
 
   AdaptedView view(UUID clientId, UUID planId, LocalDate date);
@@ -144,4 +169,7 @@ public interface AdaptedPlans {
   Ready ready(UUID clientId, UUID planId, LocalDate date, TodayDose today);
 
   AdaptedPlan adapt(UUID clientId, UUID planId, LocalDate date);
+
+  /** The same for a client's day put together elsewhere, as in the room of a group. */
+  AdaptedPlan adapt(UUID planId, ClientDay day);
 }

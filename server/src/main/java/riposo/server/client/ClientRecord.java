@@ -151,6 +151,12 @@ public record ClientRecord(
 
   /** Never null once made: none given is none. */
   @Override
+  public List<String> goals() {
+    return Objects.requireNonNull(goals);
+  }
+
+  /** Never null once made: none given is none. */
+  @Override
   public List<Condition> conditions() {
     return Objects.requireNonNull(conditions);
   }

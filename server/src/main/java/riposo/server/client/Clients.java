@@ -1,11 +1,14 @@
 package riposo.server.client;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.Kitbag;
 import riposo.core.kit.Room;
+import riposo.core.movement.Task;
 import riposo.core.plan.Mobility;
 import riposo.core.tolerance.School;
 
@@ -44,6 +47,20 @@ public interface Clients {
       List<Room.Printed> printed,
       ClientRecord record,
       @Nullable LocalDate archivedOn) {
+    /** The tasks of the day that the client's goals name; empty where they name none. */
+    public List<Task> tasks() {
+      return Stream.concat(Stream.ofNullable(goal), record.goals().stream())
+          .flatMap(g -> Task.namedIn(g).stream())
+          .distinct()
+          .toList();
+    }
+
+    /** The same in words, as they are shown beside the goal. */
+    @JsonProperty
+    public List<String> goalTasks() {
+      return tasks().stream().map(t -> t.words).toList();
+    }
+
     /** Why this client is not trained at all on a day; null where nothing stands in the way. */
     public @Nullable Inactive inactive(LocalDate day) {
       if (archivedOn != null) {

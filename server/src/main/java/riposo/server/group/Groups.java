@@ -9,9 +9,20 @@ import org.jspecify.annotations.Nullable;
 
 /** Groups, for the other modules. */
 public interface Groups {
-  /** A group meeting on a day, for the day sheet. */
+  /**
+   * A group meeting on a day, for the day sheet.
+   *
+   * @param who is to be there
+   */
   record Due(
-      UUID id, String name, LocalTime time, String plan, int seconds, int people, int apart) {}
+      UUID id,
+      String name,
+      LocalTime time,
+      String plan,
+      int seconds,
+      List<UUID> who,
+      int people,
+      int apart) {}
 
   /** Adds a group; returns its id. */
   UUID add(

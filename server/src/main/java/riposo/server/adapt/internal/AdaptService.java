@@ -22,6 +22,7 @@ import riposo.core.adapt.PlanAdapter;
 import riposo.core.adapt.PlanMark;
 import riposo.core.adapt.Rejection;
 import riposo.core.adapt.TodayDose;
+import riposo.core.adapt.UpperOption;
 import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
 import riposo.core.dose.FoundWeight;
@@ -31,6 +32,8 @@ import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Movement;
+import riposo.core.movement.Task;
+import riposo.core.plan.Block;
 import riposo.core.plan.SessionPlan;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunSheets;
@@ -122,7 +125,8 @@ class AdaptService implements AdaptedPlans {
     return day.with(day.weights().with(set));
   }
 
-  AdaptedPlan adapt(UUID planId, ClientDay of) {
+  @Override
+  public AdaptedPlan adapt(UUID planId, ClientDay of) {
     ClientDay day = set(planId, of);
     return movements
         .planAdapter()
@@ -153,7 +157,6 @@ class AdaptService implements AdaptedPlans {
     ClientDay day = days.of(clientId, date);
     AdaptedPlan a = adapt(planId, day);
     Clients.Client client = clients.require(clientId);
-    List<Room.Printed> printed = client.printed();
     Map<String, List<String>> stages = new HashMap<>();
     for (SessionPlan.Asked asked : plan.plan().asked()) {
       if (!asked.slot().stages().isEmpty()) {
@@ -164,9 +167,7 @@ class AdaptService implements AdaptedPlans {
         planId,
         plan.name(),
         date,
-        a.slots().stream()
-            .map(x -> slot(x, printed, client.record().build(), stages.get(x.slotKey())))
-            .toList(),
+        a.slots().stream().map(x -> slot(x, client, stages.get(x.slotKey()))).toList(),
         a.planned(),
         a.timeline(),
         a.checks().stream().map(Wording::check).toList(),
@@ -175,6 +176,7 @@ class AdaptService implements AdaptedPlans {
         a.effortCap(),
         Wording.work(a),
         plan.plan().beat(),
+        goals(a, client),
         orders(plan.plan(), a));
   }
 
@@ -210,8 +212,10 @@ class AdaptService implements AdaptedPlans {
             : Strength.ADVISED;
   }
 
-  private SlotView slot(
-      AdaptedSlot s, List<Room.Printed> printed, Build build, @Nullable List<String> stages) {
+  private SlotView slot(AdaptedSlot s, Clients.Client client, @Nullable List<String> stages) {
+    List<Room.Printed> printed = client.printed();
+    Build build = client.record().build();
+    List<Task> tasks = tasks(s);
     List<PartView> parts = new ArrayList<>();
     for (int i = 0; i < s.result().parts().size(); i++) {
       Performed p = s.result().parts().get(i);
@@ -272,7 +276,50 @@ class AdaptService implements AdaptedPlans {
         s.result().allRest(),
         stairFamily(s),
         stages,
-        weight(s));
+        weight(s),
+        s.stretch() == null ? null : movements.wording().stretch(s.stretch()),
+        upper(s.upper()),
+        tasks.stream().map(t -> t.words).toList(),
+        tasks.stream().filter(client.tasks()::contains).map(t -> t.words).toList());
+  }
+
+  /** What is done in a slot is for; empty where it rests. */
+  private List<Task> tasks(AdaptedSlot s) {
+    return s.result().parts().stream()
+        .flatMap(p -> Stream.ofNullable(p.movementId()))
+        .map(id -> movements.catalogue().movement(id).familyId())
+        .flatMap(f -> movements.catalogue().family(f).tasks().stream())
+        .distinct()
+        .toList();
+  }
+
+  /** Each task the goal names with what in the work serves it: "climbing stairs: Step-up". */
+  private List<String> goals(AdaptedPlan a, Clients.Client client) {
+    return client.tasks().stream()
+        .map(
+            t ->
+                t.words
+                    + ": "
+                    + a.slots().stream()
+                        .filter(s -> s.block() == Block.WORK && tasks(s).contains(t))
+                        .map(s -> movements.wording().parts(s.result().parts()))
+                        .distinct()
+                        .reduce((x, y) -> x + "; " + y)
+                        .orElse("nothing in this plan"))
+        .toList();
+  }
+
+  private @Nullable UpperView upper(@Nullable UpperOption u) {
+    if (u == null) {
+      return null;
+    }
+    Performed form = u.form();
+    return new UpperView(
+        movements.wording().upper(u.asked()),
+        form == null ? null : form.movementId(),
+        form == null ? List.of() : form.modifiers(),
+        u.asked().grams(),
+        u.taken());
   }
 
   /** Which weight the slot is begun with, and why; null where it takes none. */
@@ -288,12 +335,11 @@ class AdaptService implements AdaptedPlans {
             .mapToInt(Integer::intValue)
             .max()
             .orElse(0);
-    boolean set = f.why() == FoundWeight.Why.SET || f.why() == FoundWeight.Why.SET_TODAY;
     return new SlotWeight(
         given,
         DoseWords.found(
             f, given, id -> movements.catalogue().find(id).map(Movement::name).orElse(id)),
-        set,
+        f.byHand(),
         f.toBeFound());
   }
 

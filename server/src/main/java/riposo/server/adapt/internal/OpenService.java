@@ -1,25 +1,22 @@
 package riposo.server.adapt.internal;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.adapt.OpenMap;
+import riposo.core.adapt.PlanKit;
 import riposo.core.adapt.Situation;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
 import riposo.core.movement.Kit;
 import riposo.core.movement.Movement;
-import riposo.core.plan.Block;
-import riposo.core.plan.Slot;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.ClientDays;
@@ -29,7 +26,7 @@ import riposo.server.plan.Plans;
 import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
 
-/** What is open to a client on a date, and what a plan needs where the client trains. */
+/** What is open to a client on a date, and what a plan takes where the client trains. */
 @Service
 @Transactional(readOnly = true)
 class OpenService {
@@ -59,13 +56,18 @@ class OpenService {
   record NeedView(String words, List<String> slots, @Nullable String here) {}
 
   /**
-   * What a plan needs where the client trains.
+   * What a plan takes where the client trains.
    *
-   * @param weights the doses' weights, with what is taken for each
+   * @param weights the weights of the doses, as many as are wanted at once
+   * @param lacking what the plan as asked would need and is not here: done without
    * @param refused what is there and cannot be used, and why
    */
   record NeedsView(
-      String place, List<NeedView> needs, List<String> weights, List<String> refused) {}
+      String place,
+      List<NeedView> needs,
+      List<String> weights,
+      List<NeedView> lacking,
+      List<String> refused) {}
 
   private final Movements movements;
   private final Clients clients;
@@ -130,51 +132,38 @@ class OpenService {
             .toList());
   }
 
-  /** What the plan as stated needs, what serves for it here, and what is missing. */
+  /**
+   * What the adapted plan takes and what serves for it here, and what the plan asked for beside.
+   */
   NeedsView needs(UUID clientId, UUID planId) {
     Clients.Client c = clients.require(clientId);
-    Plans.Plan plan = plans.require(planId);
-    Map<String, Set<Kit>> kinds = new TreeMap<>();
-    Map<String, List<String>> asked = new TreeMap<>();
-    for (Block b : Block.values()) {
-      for (Slot s : plan.plan().slots(b)) {
-        Movement m = movements.planAdapter().find(s.movementId());
-        if (m == null) {
-          continue; // the desk says that it is gone
-        }
-        for (Set<Kit> any : m.kit()) {
-          String words =
-              any.stream().sorted().map(k -> k.words).collect(Collectors.joining(" or "));
-          kinds.put(words, any);
-          List<String> by = asked.computeIfAbsent(words, x -> new ArrayList<>());
-          if (!by.contains(m.name())) {
-            by.add(m.name());
-          }
-        }
-      }
-    }
-    List<NeedView> needs = new ArrayList<>();
-    kinds.forEach(
-        (words, any) ->
-            needs.add(
-                new NeedView(
-                    words,
-                    asked.getOrDefault(words, List.of()),
-                    any.stream()
-                        .sorted()
-                        .filter(c.kit().items()::contains)
-                        .findFirst()
-                        .map(k -> k.words)
-                        .orElse(null))));
-    List<String> weights =
-        adapted.view(clientId, planId, studios.today()).slots().stream()
-            .flatMap(s -> s.parts().stream())
-            .filter(p -> p.dose().grams() != null)
-            .map(p -> p.title() + ": " + p.doseText())
-            .distinct()
+    Set<Kit> here = c.kit().items();
+    PlanKit kit = PlanKit.of(adapted.adapt(clientId, planId, studios.today()), movements.adapter());
+    List<Movement> asked =
+        plans.require(planId).plan().allSlots().stream()
+            .flatMap(s -> movements.catalogue().find(s.movementId()).stream())
             .toList();
     Clients.RoomName room = c.room();
     return new NeedsView(
-        room == null ? "own kit, the quick list" : room.name(), needs, weights, c.refusedKit());
+        room == null ? "own kit, the quick list" : room.name(),
+        kit.needs().stream().map(n -> need(n, here)).toList(),
+        kit.weights().stream().map(Wording::taken).toList(),
+        PlanKit.asked(asked).stream()
+            .filter(n -> n.anyOf().stream().noneMatch(here::contains))
+            .map(n -> need(n, here))
+            .toList(),
+        c.refusedKit());
+  }
+
+  private NeedView need(PlanKit.Need n, Set<Kit> here) {
+    return new NeedView(
+        Wording.anyOf(n.anyOf()),
+        n.movements().stream().map(id -> movements.catalogue().movement(id).name()).toList(),
+        n.anyOf().stream()
+            .sorted()
+            .filter(here::contains)
+            .findFirst()
+            .map(k -> k.words)
+            .orElse(null));
   }
 }

@@ -5,16 +5,15 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.PlanKit;
 import riposo.core.adapt.Standing;
-import riposo.core.dose.Held;
 import riposo.core.limit.Limit;
 import riposo.core.movement.Kit;
 import riposo.core.run.RunState;
@@ -60,14 +59,20 @@ class DayService implements Appointments {
       List<String> changes,
       @Nullable UUID runId,
       RunState.@Nullable Status runStatus,
-      boolean closed) {}
+      boolean closed,
+      List<String> clashes) {}
 
-  /** The day sheet. */
+  /**
+   * The day sheet.
+   *
+   * @param said about the session just added, such as that somebody is booked twice; null otherwise
+   */
   record DayView(
       LocalDate date,
       List<SessionView> sessions,
       List<Groups.Due> groups,
-      List<Waits.WaitView> waits) {}
+      List<Waits.WaitView> waits,
+      @Nullable String said) {}
 
   /** A session as sent. */
   record AppointmentForm(
@@ -119,15 +124,31 @@ class DayService implements Appointments {
   @Transactional(readOnly = true)
   DayView day() {
     LocalDate today = studios.today();
+    List<Groups.Due> meetings = groups.meetings(today);
+    List<Booked> booked = booked(today, meetings);
     List<SessionView> sessions =
         store.findByOnDateOrderByAtTime(today).stream()
             .filter(a -> clients.require(a.clientId).archivedOn() == null)
-            .map(a -> session(a, today))
+            .map(a -> session(a, today, booked))
             .toList();
-    return new DayView(today, sessions, groups.meetings(today), waits.on(today));
+    return new DayView(today, sessions, meetings, waits.on(today), null);
   }
 
-  private SessionView session(AppointmentRow a, LocalDate today) {
+  /** Everything on a day that takes somebody's time: sessions and groups. */
+  private List<Booked> booked(LocalDate day, List<Groups.Due> meetings) {
+    List<Booked> all = new ArrayList<>();
+    for (AppointmentRow a : store.findByOnDateOrderByAtTime(day)) {
+      Clients.Client c = clients.require(a.clientId);
+      if (c.archivedOn() == null) {
+        AdaptedPlan plan = adapted.adapt(a.clientId, a.planId, day);
+        all.add(new Booked(a.id, a.atTime, plan.timeline().total(), List.of(a.clientId), c.name()));
+      }
+    }
+    meetings.forEach(g -> all.add(new Booked(g.id(), g.time(), g.seconds(), g.who(), g.name())));
+    return all;
+  }
+
+  private SessionView session(AppointmentRow a, LocalDate today, List<Booked> booked) {
     Clients.Client client = clients.require(a.clientId);
     List<Runs.Summary> history = runs.summaries(a.clientId);
     Runs.Summary now =
@@ -156,11 +177,12 @@ class DayService implements Appointments {
         because(standing),
         view.timeline().total(),
         (int) view.slots().stream().filter(s -> !s.asAsked()).count(),
-        kit(view),
+        kit(adapted.adapt(a.clientId, a.planId, today)),
         changes(client.id(), last, today),
         now == null ? null : now.id(),
         now == null ? null : now.status(),
-        now != null && now.closed());
+        now != null && now.closed(),
+        Booked.clashes(a.id, booked));
   }
 
   /** The reasons of the worst outcome, and what else stands in the way. */
@@ -176,35 +198,16 @@ class DayService implements Appointments {
     return all;
   }
 
-  private List<String> kit(AdaptedPlans.AdaptedView view) {
-    Set<String> kit = new TreeSet<>();
-    for (AdaptedPlans.SlotView s : view.slots()) {
-      for (AdaptedPlans.PartView p : s.parts()) {
-        if (p.movementId() != null) {
-          movements.catalogue().movement(p.movementId()).kit().stream()
-              .filter(any -> !any.contains(Kit.WALL))
-              .forEach(
-                  any ->
-                      kit.add(
-                          any.stream()
-                              .sorted()
-                              .map(k -> k.words)
-                              .collect(Collectors.joining(" or "))));
-        }
-        if (p.dose().grams() != null && p.dose().grams() > 0) {
-          kit.remove(Kit.DUMBBELLS.words);
-          Held apart = p.dose().held();
-          if (apart == null) {
-            kit.add(Wording.kg(p.dose().grams()) + (p.dose().hands() == 2 ? " pair" : ""));
-          } else {
-            IntStream.of(apart.left(), apart.right())
-                .filter(g -> g > 0)
-                .forEach(g -> kit.add(Wording.kg(g)));
-          }
-        }
-      }
-    }
-    return List.copyOf(kit);
+  /** What to bring: the kit of what is done, but a wall, and the weights. */
+  private List<String> kit(AdaptedPlan plan) {
+    PlanKit kit = PlanKit.of(plan, movements.adapter());
+    return Stream.concat(
+            kit.needs().stream()
+                .map(PlanKit.Need::anyOf)
+                .filter(any -> !any.contains(Kit.WALL))
+                .map(Wording::anyOf),
+            kit.weights().stream().map(Wording::taken))
+        .toList();
   }
 
   /** What is different from the last session: verdicts taken and limits that began or ended. */
@@ -253,8 +256,20 @@ class DayService implements Appointments {
       throw Problems.field(
           "/date", "A session is set from today to a year ahead; " + f.date() + " is not.");
     }
-    add(f.clientId(), f.planId(), f.date(), f.time());
-    return day();
+    UUID id = add(f.clientId(), f.planId(), f.date(), f.time());
+    DayView day = day();
+    List<String> clashes = Booked.clashes(id, booked(f.date(), groups.meetings(f.date())));
+    return new DayView(
+        day.date(),
+        day.sessions(),
+        day.groups(),
+        day.waits(),
+        "On the sheet for "
+            + Wording.day(f.date())
+            + ", "
+            + f.time()
+            + "."
+            + clashes.stream().map(c -> " " + c).collect(Collectors.joining()));
   }
 
   DayView remove(UUID id) {

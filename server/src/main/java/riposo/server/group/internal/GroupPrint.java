@@ -69,6 +69,13 @@ class GroupPrint {
                 ease,
                 "kit",
                 Pdf.plain(kit),
+                "watch",
+                s.watch().stream()
+                    .map(
+                        w ->
+                            Pdf.plain(
+                                "Watch " + w.name() + ": " + w.text() + ", " + w.slots() + "."))
+                    .toList(),
                 "head",
                 Wording.day(s.date())
                     + " · "
@@ -103,11 +110,11 @@ class GroupPrint {
                         c.title(),
                         c.people(),
                         names(c.exceptions()),
-                        names(c.watch()),
                         c.weights()))
             .toList(),
         names(s.alone()),
-        s.changed());
+        s.changed(),
+        s.upper());
   }
 
   private static List<GroupSheet.SheetName> names(List<GroupSheet.SheetName> all) {

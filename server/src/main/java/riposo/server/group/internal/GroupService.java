@@ -213,6 +213,7 @@ class GroupService implements Groups, Clients.RoomUse {
                 g.atTime,
                 plans.require(plan).name(),
                 plans.require(plan).timeline().total(),
+                List.copyOf(meetings.present(g, m)),
                 people,
                 apart));
       }

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.movement.Modifier;
 import riposo.core.plan.Block;
 import riposo.core.plan.Timeline;
 
@@ -11,6 +12,7 @@ import riposo.core.plan.Timeline;
  * The group sheet of a day.
  *
  * @param totalSeconds the longest lane: the clock is shared
+ * @param watch who needs watching, each once with the slots it holds for
  * @param apart who is not started with the group, and why
  * @param room null when the group has none: everybody's own kit counts
  */
@@ -25,6 +27,7 @@ record GroupSheet(
     List<SheetLane> lanes,
     List<SheetSlot> slots,
     List<SheetPerson> people,
+    List<SheetWatch> watch,
     List<SheetApart> apart,
     List<SheetKit> kit,
     List<String> shortages,
@@ -32,6 +35,7 @@ record GroupSheet(
   /**
    * A lane: its name, who is in it, and its contour.
    *
+   * @param people who follows it, and in how many slots where it is not all: "Odile, 5 of 8"
    * @param notes what holds for somebody in every slot, such as a work-for-rest cap
    */
   record SheetLane(
@@ -53,8 +57,31 @@ record GroupSheet(
       @Nullable String title,
       int people,
       List<SheetName> exceptions,
-      List<SheetName> watch,
       List<String> weights) {}
+
+  /**
+   * Why somebody needs watching.
+   *
+   * @param slots the slots it holds for, in words: "slots 1 and 3"
+   */
+  record SheetWatch(UUID clientId, String name, String text, String slots) {}
+
+  /**
+   * The option above what a slot asks, and who may do it.
+   *
+   * @param words "Chair dip, one leg out"
+   * @param movementId what is taken; null where it is the same with more weight
+   * @param grams as printed; null where it is another form
+   */
+  record SheetUpper(
+      String words,
+      @Nullable String movementId,
+      List<Modifier> modifiers,
+      @Nullable Integer grams,
+      List<SheetMay> may) {}
+
+  /** Somebody who may do the upper option, and whether it was taken for them. */
+  record SheetMay(UUID clientId, String name, boolean taken) {}
 
   /**
    * One slot across the lanes.
@@ -62,6 +89,7 @@ record GroupSheet(
    * @param work the slot's time in words, "40 / 20"
    * @param alone who follows no lane, with their own alternative and why
    * @param changed searched anew for somebody who dropped in
+   * @param upper the option above what is asked; null where the plan names none
    */
   record SheetSlot(
       String key,
@@ -72,7 +100,8 @@ record GroupSheet(
       String work,
       List<SheetCell> cells,
       List<SheetName> alone,
-      boolean changed) {}
+      boolean changed,
+      @Nullable SheetUpper upper) {}
 
   /**
    * A participant.

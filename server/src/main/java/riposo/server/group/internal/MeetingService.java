@@ -15,13 +15,17 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Performed;
+import riposo.core.group.Called;
 import riposo.core.group.LaneSheet;
 import riposo.core.group.Lanes;
 import riposo.core.group.Participant;
 import riposo.core.kit.Room;
 import riposo.core.limit.Side;
 import riposo.core.run.StartGate;
+import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
 import riposo.server.movement.Movements;
@@ -58,6 +62,7 @@ class MeetingService {
   private final Clients clients;
   private final ClientDays days;
   private final Plans plans;
+  private final AdaptedPlans adapted;
   private final Readiness readiness;
   private final SheetMaker maker;
   private final Json json;
@@ -72,6 +77,7 @@ class MeetingService {
       Clients clients,
       ClientDays days,
       Plans plans,
+      AdaptedPlans adapted,
       Readiness readiness,
       SheetMaker maker,
       Json json,
@@ -84,6 +90,7 @@ class MeetingService {
     this.clients = clients;
     this.days = days;
     this.plans = plans;
+    this.adapted = adapted;
     this.readiness = readiness;
     this.maker = maker;
     this.json = json;
@@ -232,6 +239,8 @@ class MeetingService {
     UUID roomId = g.roomId;
     Room room = roomId == null ? null : clients.room(roomId);
     Map<UUID, String> names = new HashMap<>();
+    Map<UUID, AdaptedPlan> own = new HashMap<>();
+    boolean above = plan.plan().allSlots().stream().anyMatch(s -> s.upper() != null);
     List<Participant> people = new ArrayList<>();
     List<GroupSheet.SheetApart> apart = new ArrayList<>();
     for (UUID who : present(g, m)) {
@@ -242,8 +251,11 @@ class MeetingService {
         apart.add(not);
         continue;
       }
-      people.add(
-          Participant.of(roomId == null ? days.of(who, date) : days.inRoom(who, date, roomId)));
+      ClientDay of = roomId == null ? days.of(who, date) : days.inRoom(who, date, roomId);
+      people.add(Participant.of(of));
+      if (above) {
+        own.put(who, adapted.adapt(planId, of));
+      }
     }
     people.sort(Comparator.comparing(p -> names.getOrDefault(p.id(), "")));
     apart.sort(Comparator.comparing(GroupSheet.SheetApart::name));
@@ -263,7 +275,8 @@ class MeetingService {
       sheet = movements.lanes().moved(plan.plan(), people, sheet, m.moved());
     }
     String roomName = roomId == null ? null : clients.roomName(roomId);
-    return new SheetMaker.Given(g, date, plan, room, roomName, people, names, sheet, m, apart);
+    return new SheetMaker.Given(
+        g, date, plan, room, roomName, people, names, sheet, m, apart, own, Called.of(names));
   }
 
   /** Why somebody is not started with the group; null when nothing stands in the way. */

@@ -10,6 +10,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -17,7 +18,10 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Performed;
+import riposo.core.adapt.UpperOption;
 import riposo.core.group.CountedRest;
 import riposo.core.group.KitPlan;
 import riposo.core.group.KitShare;
@@ -39,6 +43,7 @@ import riposo.core.plan.PlanBlock;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Sides;
 import riposo.core.plan.Timeline;
+import riposo.core.plan.Upper;
 import riposo.core.wording.Wording;
 import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
@@ -52,7 +57,12 @@ class SheetMaker {
     this.movements = movements;
   }
 
-  /** Everything the sheet is made of. */
+  /**
+   * Everything the sheet is made of.
+   *
+   * @param own the plan as each does it by themselves; empty where no slot has an upper option
+   * @param called what each person is called in the group
+   */
   record Given(
       GroupRow group,
       LocalDate date,
@@ -63,9 +73,11 @@ class SheetMaker {
       Map<UUID, String> names,
       LaneSheet lanes,
       Meeting meeting,
-      List<GroupSheet.SheetApart> apart) {
+      List<GroupSheet.SheetApart> apart,
+      Map<UUID, AdaptedPlan> own,
+      Map<UUID, String> called) {
     String first(UUID id) {
-      return names.getOrDefault(id, "?").split(" ")[0];
+      return called.getOrDefault(id, "?");
     }
   }
 
@@ -78,6 +90,7 @@ class SheetMaker {
     Map<Kit, Integer> most = new EnumMap<>(Kit.class);
     List<GroupSheet.SheetSlot> slots = new ArrayList<>();
     Set<String> shortages = new LinkedHashSet<>();
+    Watches watches = new Watches();
     Map<String, KitPlan.SlotKit> kit =
         g.room == null
             ? Map.of()
@@ -90,7 +103,6 @@ class SheetMaker {
       in = a.block();
       Movement target = movements.adapter().catalogue().movement(s.askedId());
       Map<Integer, List<GroupSheet.SheetName>> exceptions = new TreeMap<>();
-      Map<Integer, List<GroupSheet.SheetName>> watch = new TreeMap<>();
       Map<Integer, Integer> count = new TreeMap<>();
       Map<Kit, Integer> need = new EnumMap<>(Kit.class);
       KitPlan.SlotKit weights =
@@ -145,15 +157,17 @@ class SheetMaker {
         if (other != null) {
           words.add(other);
         }
+        UpperOption above = upper(g, who.id(), s.key());
+        if (above != null && above.taken()) {
+          words.add("takes the option above: " + movements.wording().upper(above.asked()));
+        }
         if (!words.isEmpty()) {
           exceptions
               .computeIfAbsent(f.lane(), x -> new ArrayList<>())
               .add(new GroupSheet.SheetName(who.id(), g.first(who.id()), String.join(", ", words)));
         }
         for (Watch w : Watch.of(who, s.key(), v, before.get(who.id()), rest(a.block()))) {
-          watch
-              .computeIfAbsent(f.lane(), x -> new ArrayList<>())
-              .add(new GroupSheet.SheetName(who.id(), g.first(who.id()), Wording.watch(w)));
+          watches.add(w, a.block().block(), number);
         }
         before.put(who.id(), v.position());
         KitPlan.kitOf(v, who).forEach(k -> need.merge(k, 1, Integer::sum));
@@ -180,7 +194,6 @@ class SheetMaker {
                 id == null ? null : movements.adapter().catalogue().movement(id).name(),
                 count.getOrDefault(lane, 0),
                 exceptions.getOrDefault(lane, List.of()),
-                watch.getOrDefault(lane, List.of()),
                 taken.getOrDefault(lane, Map.of()).entrySet().stream()
                     .map(
                         e ->
@@ -199,7 +212,8 @@ class SheetMaker {
               time(a),
               cells,
               s.alone().stream().map(x -> alone(g, x)).toList(),
-              s.changed()));
+              s.changed(),
+              upper(g, a)));
     }
     List<GroupSheet.SheetLane> lanes = lanes(g, plan, laneNames);
     return new GroupSheet(
@@ -213,6 +227,7 @@ class SheetMaker {
         lanes,
         slots,
         people(g),
+        watches.told(g),
         g.apart,
         most.entrySet().stream()
             .map(
@@ -226,6 +241,40 @@ class SheetMaker {
             .toList(),
         List.copyOf(shortages),
         g.meeting.kept() != null);
+  }
+
+  private static @Nullable UpperOption upper(Given g, UUID who, String key) {
+    AdaptedPlan own = g.own.get(who);
+    return own == null
+        ? null
+        : own.slots().stream()
+            .filter(x -> x.slotKey().equals(key))
+            .findFirst()
+            .map(AdaptedSlot::upper)
+            .orElse(null);
+  }
+
+  /** The option above what a slot asks, with those who may do it; null where there is none. */
+  private GroupSheet.@Nullable SheetUpper upper(Given g, SessionPlan.Asked a) {
+    Upper named = a.slot().upper();
+    if (named == null) {
+      return null;
+    }
+    List<GroupSheet.SheetMay> may = new ArrayList<>();
+    Performed form = null;
+    for (Participant who : g.people) {
+      UpperOption u = upper(g, who.id(), a.key());
+      if (u != null) {
+        form = u.form();
+        may.add(new GroupSheet.SheetMay(who.id(), g.first(who.id()), u.taken()));
+      }
+    }
+    return new GroupSheet.SheetUpper(
+        movements.wording().upper(named),
+        form == null ? null : form.movementId(),
+        form == null ? List.of() : form.modifiers(),
+        named.grams(),
+        may);
   }
 
   private List<GroupSheet.SheetPerson> people(Given g) {
@@ -321,6 +370,19 @@ class SheetMaker {
     return told;
   }
 
+  /** Somebody under their lane, with in how many slots where it is not all; empty where in none. */
+  private static Optional<String> within(Given g, UUID who, int lane) {
+    long there =
+        g.lanes.slots().stream()
+            .map(s -> s.of(who))
+            .filter(f -> f != null && f.lane() == lane)
+            .count();
+    int all = g.lanes.slots().size();
+    return there == 0
+        ? Optional.empty()
+        : Optional.of(g.first(who) + (there == all ? "" : ", " + there + " of " + all));
+  }
+
   private List<GroupSheet.SheetLane> lanes(Given g, SessionPlan plan, List<String> names) {
     List<GroupSheet.SheetLane> views = new ArrayList<>();
     List<Map<String, String>> lanes = new ArrayList<>();
@@ -369,7 +431,7 @@ class SheetMaker {
               names.get(lane),
               g.people.stream()
                   .filter(p -> Integer.valueOf(at).equals(g.lanes.home().get(p.id())))
-                  .map(p -> g.first(p.id()))
+                  .flatMap(p -> within(g, p.id(), at).stream())
                   .sorted()
                   .toList(),
               g.people.stream()

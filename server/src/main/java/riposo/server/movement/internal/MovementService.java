@@ -41,6 +41,9 @@ class MovementService {
    * @param sides the ways its two sides may come; empty where both work at once
    * @param support what it leans on, rises from or steps on to, with its heights; null for nothing
    * @param carries how a weight can be held or carried, the usual way first; empty where none is
+   * @param words everyday and gym words it is looked for by
+   * @param familyWords those of its family
+   * @param tasks what it is for: tasks of the day its family serves
    * @param groups which demand groups it has, to filter by: what it does not ask for is not here
    */
   record MovementView(
@@ -67,7 +70,10 @@ class MovementService {
       @Nullable Double share,
       String load,
       boolean own,
-      boolean retired) {}
+      boolean retired,
+      List<String> words,
+      List<String> familyWords,
+      List<String> tasks) {}
 
   /** One demand in words, with its number. */
   record DemandView(String axisId, String words, String left, String right, boolean both) {}
@@ -90,7 +96,8 @@ class MovementService {
       long version) {}
 
   /** A family's stair for nobody in particular, hardest first. */
-  record FamilyStair(String id, String name, String purpose, List<MovementView> rungs) {}
+  record FamilyStair(
+      String id, String name, String purpose, List<String> tasks, List<MovementView> rungs) {}
 
   private final Movements movements;
   private final OwnMovementStore own;
@@ -119,7 +126,8 @@ class MovementService {
   private FamilyStair stair(Family f) {
     List<MovementView> rungs = new ArrayList<>();
     f.rungs().forEach(m -> rungs.add(0, view(m)));
-    return new FamilyStair(f.id(), f.name(), f.purpose().words, rungs);
+    return new FamilyStair(
+        f.id(), f.name(), f.purpose().words, f.tasks().stream().map(t -> t.words).toList(), rungs);
   }
 
   MovementDetail one(String id) {
@@ -232,7 +240,10 @@ class MovementService {
         m.share(),
         m.loadKind().name().toLowerCase(Locale.ROOT),
         movements.shipped().find(m.id()).isEmpty(),
-        catalogue.retired(m.id()));
+        catalogue.retired(m.id()),
+        m.words(),
+        catalogue.family(m.familyId()).words(),
+        catalogue.family(m.familyId()).tasks().stream().map(t -> t.words).toList());
   }
 
   private static String anyOf(Set<Kit> any) {

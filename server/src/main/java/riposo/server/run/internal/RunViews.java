@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -119,8 +120,18 @@ class RunViews {
    * A slot as this person does it.
    *
    * @param stages of a staged set, in words; empty elsewhere
+   * @param stretch what fills the rests, in words; null where no stretch does
+   * @param upper the option above what is asked, in words; null where there is none, or it is taken
+   * @param tasks tasks of the day that what is done serves
    */
-  record RunSlotView(String key, Block block, List<RunPartView> parts, List<String> stages) {}
+  record RunSlotView(
+      String key,
+      Block block,
+      List<RunPartView> parts,
+      List<String> stages,
+      @Nullable String stretch,
+      @Nullable String upper,
+      List<String> tasks) {}
 
   /**
    * What is done in a slot or on one side of it.
@@ -263,11 +274,30 @@ class RunViews {
   }
 
   private RunSlotView slot(RunSheet.Slot s, Clients.Client client) {
+    RunSheet.Stretch stretch = s.stretch();
+    RunSheet.Upper upper = s.upper();
     return new RunSlotView(
         s.key(),
         s.block(),
         s.parts().stream().map(p -> part(p, client)).toList(),
-        s.stages().stream().map(Wording::stage).toList());
+        s.stages().stream().map(Wording::stage).toList(),
+        stretch == null
+            ? null
+            : Wording.stretch(Wording.form(stretch.form()), stretch.seconds(), stretch.sides()),
+        upper == null || upper.taken() ? null : words(upper),
+        s.parts().stream()
+            .flatMap(p -> Stream.ofNullable(p.form().movementId()))
+            .flatMap(id -> movements.catalogue().find(id).stream())
+            .flatMap(m -> movements.catalogue().family(m.familyId()).tasks().stream())
+            .map(t -> t.words)
+            .distinct()
+            .toList());
+  }
+
+  private static String words(RunSheet.Upper u) {
+    return u.form() != null
+        ? Wording.form(u.form())
+        : "the same with " + Wording.kg(u.grams() == null ? 0 : u.grams());
   }
 
   private RunPartView part(RunSheet.Part p, Clients.Client client) {
