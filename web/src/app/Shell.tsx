@@ -5,6 +5,7 @@ import { type S, http, told } from '../lib/api'
 import { findMovements } from '../lib/find'
 import { useKeys, useKeysHere } from '../lib/keys'
 import * as q from '../lib/queries'
+import { useOwnTitle } from '../lib/title'
 import { Dialog } from '../ui/Dialog'
 import { Loading } from '../ui/Loading'
 import { Broken } from './Broken'
@@ -19,7 +20,7 @@ const NAV = [
   { to: '/records', words: 'Records', key: 'r' },
 ]
 
-/** The name of the page in the tab of the browser; a client's page says whose it is. */
+/** The name of the page in the tab of the browser, where the page says nothing of its own. */
 const titleOf = (path: string) => {
   const at = [...NAV, { to: '/settings', words: 'Settings' }, { to: '/rules', words: 'Rules' }].find((n) =>
     n.to === '/' ? path === '/' : path.startsWith(n.to),
@@ -32,6 +33,7 @@ export function Shell({ me }: { me: S['Me'] }) {
   const [keys, setKeys] = useState(false)
   const navigate = useNavigate()
   const location = useLocation()
+  const own = useOwnTitle()
   const cache = useQueryClient()
   const out = useMutation({
     mutationFn: () => told(http.POST('/api/sign-out')),
@@ -69,7 +71,7 @@ export function Shell({ me }: { me: S['Me'] }) {
       <a href="#main" className="sr-only focus:not-sr-only">
         Skip to the page
       </a>
-      <title>{titleOf(location.pathname)}</title>
+      <title>{own ? `${own} · Riposo` : titleOf(location.pathname)}</title>
       <header className="no-print border-b border-line">
         <div className="mx-auto flex max-w-[1280px] items-center gap-x-4 px-4 md:gap-x-6 md:px-6">
           <Link to="/" className="flex shrink-0 items-center gap-2 py-2.5 text-xl font-bold text-teal">

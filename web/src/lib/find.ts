@@ -67,12 +67,16 @@ function near(m: M, want: string[]): number | undefined {
   const word = best(want, e.words)
   const family = best(want, e.family)
   const own = name === undefined ? word : Math.min(name, word ?? 9)
+  const FAMILY = 4
+  // whole steps part the kinds of answer, what is within one is how well the words fit
+  const STEP = 10
+  const well = (fits: number) => fits / STEP
   if (own === 0) return name === 0 ? 0 : 1
   // a row is a row of the family that is called so, not whatever has the word in its name
-  if (own !== undefined) return 2 + own + (family === undefined ? 4 : 0)
-  if (family !== undefined) return 12 + family
-  if (answers(want, e.hay)) return 20
-  return want.every((w) => e.whole.includes(w)) ? 24 : undefined
+  if (own !== undefined) return (family === undefined ? 3 : 2) + well(own)
+  if (family !== undefined) return FAMILY + well(family)
+  if (answers(want, e.hay)) return 5
+  return want.every((w) => e.whole.includes(w)) ? 6 : undefined
 }
 
 /**

@@ -1,3 +1,4 @@
+import { useSyncExternalStore } from 'react'
 import type { S } from '../lib/api'
 import { clock } from '../lib/format'
 
@@ -10,14 +11,36 @@ const ROWS = [
 ]
 const LEFT = 84
 const TOP = 14
-const STEP = 30
+const RIGHT = 14
+/** Of the drawing at its usual height and where room is short; of a narrow screen. */
+const STEPS = { usual: 30, low: 21 }
+const WIDTHS = { usual: 860, wide: 1230, narrow: 380 }
+/** About what a letter of a label takes. */
+const LETTER = 6.1
+const GAP = 10
+const LINE = 15
 
-function y(height: number): number {
-  return height >= 5 ? TOP - 8 : height === 0 ? TOP + 3.5 * STEP : TOP + (4 - Math.max(1, height)) * STEP
+type Y = (height: number) => number
+const heights =
+  (step: number): Y =>
+  (height) =>
+    height >= 5 ? TOP - 8 : height === 0 ? TOP + 3.5 * step : TOP + (4 - Math.max(1, height)) * step
+
+/** Labels set left to right: one that would run into the one before it goes a line down. */
+export function places(labels: { at: number; words: string }[], right: number) {
+  const ends: number[] = []
+  return labels.map(({ at, words }) => {
+    const width = words.length * LETTER
+    const x = Math.max(0, Math.min(at, right - width))
+    const free = ends.findIndex((e) => x >= e + GAP)
+    const line = free < 0 ? ends.length : free
+    ends[line] = x + width
+    return { x, line, words }
+  })
 }
 
 /** The line of the body's height; work, rest and changes of posture alike. */
-function path(t: Timeline, scale: number): string {
+function path(t: Timeline, scale: number, y: Y): string {
   let d = ''
   for (const s of t.segments) {
     const x = LEFT + s.start * scale
@@ -25,6 +48,19 @@ function path(t: Timeline, scale: number): string {
     d += `L${LEFT + (s.start + s.length) * scale} ${y(s.height)}`
   }
   return d
+}
+
+const PHONE = '(max-width: 520px)'
+/** Whether the page is as narrow as a phone: the drawing is then drawn for it, its words stay readable. */
+function useNarrow() {
+  return useSyncExternalStore(
+    (on) => {
+      const m = window.matchMedia(PHONE)
+      m.addEventListener('change', on)
+      return () => m.removeEventListener('change', on)
+    },
+    () => window.matchMedia(PHONE).matches,
+  )
 }
 
 const names = { WARM_UP: 'warm-up', WORK: 'work', COOL_DOWN: 'cool-down' }
@@ -50,6 +86,7 @@ export function Contour({
   now,
   night,
   wide,
+  low,
 }: {
   planned?: Timeline
   adapted?: Timeline
@@ -59,12 +96,18 @@ export function Contour({
   night?: boolean
   /** drawn for the whole width of the page, so that it stays low */
   wide?: boolean
+  /** where the room under it is needed */
+  low?: boolean
 }) {
+  const narrow = useNarrow()
   const main = adapted ?? planned
   if (!main) return null
-  const width = wide ? 1230 : 860
+  const width = narrow ? WIDTHS.narrow : wide ? WIDTHS.wide : WIDTHS.usual
+  const step = low ? STEPS.low : STEPS.usual
+  const y = heights(step)
+  const under = TOP + 3.5 * step
   const total = Math.max(main.total, planned?.total ?? 0)
-  const scale = (width - LEFT - 14) / total
+  const scale = (width - LEFT - RIGHT) / total
   const blocks = (['WARM_UP', 'WORK', 'COOL_DOWN'] as const)
     .map((b) => {
       const own = main.segments.filter((s) => s.block === b)
@@ -73,13 +116,18 @@ export function Contour({
       return { b, from: first?.start ?? 0, to: last ? last.start + last.length : 0 }
     })
     .filter((k) => k.to > k.from)
+  const labels = places(
+    blocks.map((k) => ({ at: LEFT + k.from * scale, words: `${names[k.b]} ${clock(k.to - k.from)}` })),
+    width - 2,
+  )
+  const lines = Math.max(1, ...labels.map((l) => l.line + 1))
   const marked = main.segments.filter((s) => s.slotKey === slot && s.kind === 'WORK')
   const line = night ? '#9fb3ba' : '#0E5A68'
   const text = night ? '#a9bcc2' : '#5A6973'
   return (
     <figure className={night ? '' : 'rounded-md border border-line bg-sheet px-3 py-2'}>
       <svg
-        viewBox={`0 0 ${width} 152`}
+        viewBox={`0 0 ${width} ${under + 18 + lines * LINE}`}
         className="block w-full"
         role="img"
         aria-label={summary(planned, adapted, who)}
@@ -88,7 +136,7 @@ export function Contour({
           <g key={r.label}>
             <line
               x1={LEFT}
-              x2={width - 14}
+              x2={width - RIGHT}
               y1={y(r.height)}
               y2={y(r.height)}
               stroke={night ? '#29424b' : '#EFE8DC'}
@@ -104,14 +152,14 @@ export function Contour({
             x={LEFT + s.start * scale}
             width={s.length * scale}
             y={4}
-            height={112}
+            height={under - 6}
             fill="#D8E8E8"
             opacity={night ? 0.12 : 0.8}
           />
         ))}
         {planned && adapted && (
           <path
-            d={path(planned, scale)}
+            d={path(planned, scale, y)}
             fill="none"
             stroke="#8d8f8c"
             strokeWidth="1.6"
@@ -119,7 +167,7 @@ export function Contour({
           />
         )}
         <path
-          d={path(main, scale)}
+          d={path(main, scale, y)}
           fill="none"
           stroke={line}
           strokeWidth="3.5"
@@ -142,22 +190,24 @@ export function Contour({
             <line
               x1={LEFT + k.from * scale + 1}
               x2={LEFT + k.to * scale - 2}
-              y1={126}
-              y2={126}
+              y1={under + 9}
+              y2={under + 9}
               stroke={night ? '#3a5660' : '#C9BBA6'}
               strokeWidth="3"
             />
-            <text x={LEFT + k.from * scale} y={144} fontSize="12" fill={text}>
-              {names[k.b]} {clock(k.to - k.from)}
-            </text>
           </g>
+        ))}
+        {labels.map((l) => (
+          <text key={l.words} x={l.x} y={under + 11 + (l.line + 1) * LINE} fontSize="12" fill={text}>
+            {l.words}
+          </text>
         ))}
         {now !== undefined && (
           <line
             x1={LEFT + now * scale}
             x2={LEFT + now * scale}
             y1={2}
-            y2={126}
+            y2={under + 9}
             stroke="#F0C98A"
             strokeWidth="2"
           />

@@ -10,10 +10,13 @@ export function OrderOffer({
   client,
   planId,
   orders,
+  goals,
 }: {
   client: S['Client']
   planId: string
   orders: S['ClientOrderView'][]
+  /** what here serves the client's goal: it is kept in any order */
+  goals: string[]
 }) {
   const cache = useQueryClient()
   const navigate = useNavigate()
@@ -48,6 +51,9 @@ export function OrderOffer({
           {o.order.map((i) => i + 1).join(', ')}: {o.words}
         </p>
       ))}
+      {goals.length > 0 && (
+        <p className="text-sm text-soft">For the goal, in this order too: {goals.join(' · ')}</p>
+      )}
       <Button quiet disabled={copy.isPending} onClick={() => copy.mutate()}>
         Copy the plan in this order
       </Button>

@@ -1,30 +1,31 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useQuery } from '@tanstack/react-query'
+import { useEffect, useRef, useState } from 'react'
 import { useKeys } from '../../lib/keys'
-import { ApiError, http, told, type S } from '../../lib/api'
+import { ApiError, type S } from '../../lib/api'
 import * as q from '../../lib/queries'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { Loading } from '../../ui/Loading'
 import { Figure } from '../../ui/Figure'
+import type { Choices } from './choices'
 import { Changes } from './ComparePanel'
 import { indent, part } from './steps'
 import { WeightPanel } from './WeightPanel'
 
 type Choice = S['Choose']
 
-/** The stair of the slot's family: open and closed rungs, why, and the arrows. */
+/** The stair of the slot's family: open and closed rungs, why; the arrows move the eye, Enter takes. */
 export function StairPanel({
   clientId,
   planId,
   slot,
-  onRelease,
+  choices,
 }: {
   clientId: string
   planId: string
   slot: S['SlotView']
-  onRelease: () => void
+  choices: Choices
 }) {
   const desk = q.desk(clientId, planId)
   const stair = useQuery(desk.stair(slot.key, slot.stairFamilyId, slot.title))
@@ -34,48 +35,50 @@ export function StairPanel({
   const [whole, setWhole] = useState(false)
   const [lifting, setLifting] = useState<string[]>([])
   const [thought, setThought] = useState(false)
-  const cache = useQueryClient()
-  const choose = useMutation({
-    mutationFn: (c: Choice) =>
-      told(
-        http.PUT('/api/clients/{clientId}/adapted/{planId}/slots/{key}/choice', {
-          params: { path: { clientId, planId, key: slot.key } },
-          body: c,
-        }),
-      ),
-    onSuccess: (v) => {
-      setAsking(null)
-      setReason('')
-      cache.setQueryData(desk.adapted().queryKey, v)
-      void cache.invalidateQueries({ queryKey: desk.stairs })
-    },
-    onError: (e, c) => {
-      if (e instanceof ApiError && e.problem.code === 'reason-wanted')
-        setAsking({ choice: c, reasons: e.problem.reasons ?? [] })
-    },
-  })
+  const [weighing, setWeighing] = useState(false)
+  const [eye, setEye] = useState<string>()
+  const list = useRef<HTMLOListElement>(null)
+  const take = (choice: Choice) =>
+    choices.choose.mutate(
+      { slot, choice },
+      {
+        onSuccess: () => {
+          setAsking(null)
+          setReason('')
+          setEye(undefined)
+        },
+        onError: (e) => {
+          if (e instanceof ApiError && e.problem.code === 'reason-wanted')
+            setAsking({ choice, reasons: e.problem.reasons ?? [] })
+        },
+      },
+    )
   const rungs = stair.data?.rungs
   const now = slot.parts[0]
   const held = now?.modifiers ?? []
   const modify = (n: number) => {
     const m = stair.data?.modifiers[n]
     if (!m?.possible || !now?.movementId) return
-    choose.mutate({
+    take({
       movementId: now.movementId,
       modifiers: m.on ? held.filter((x) => x !== m.id) : [...held, m.id],
     })
   }
-  // hardest first: up the stair is back in the list; closed rungs are stepped over
-  const step = (up: boolean) => {
-    const here = rungs?.findIndex((r) => r.here) ?? -1
-    if (!rungs || here < 0) return
-    const way = up ? rungs.slice(0, here).reverse() : rungs.slice(here + 1)
-    const next = way.find((r) => r.open)
-    if (next) choose.mutate({ movementId: next.movementId })
+  const hereAt = Math.max(0, rungs?.findIndex((r) => r.here) ?? 0)
+  const eyeAt = rungs?.findIndex((r) => r.movementId === eye) ?? -1
+  // hardest first: up the stair is back in the list. Only the eye moves; Enter on the step takes it
+  const look = (by: number) => {
+    const next = rungs?.[(eyeAt < 0 ? hereAt : eyeAt) + by]
+    if (!next) return
+    setEye(next.movementId)
   }
+  useEffect(() => {
+    if (eye) list.current?.querySelector<HTMLElement>('[data-eye=true]')?.focus()
+  }, [eye])
   useKeys([
-    { press: 'ArrowUp', shown: '↑', words: 'a step up the stair', act: () => step(true) },
-    { press: 'ArrowDown', shown: '↓', words: 'a step down the stair', act: () => step(false) },
+    { press: 'ArrowUp', shown: '↑', words: 'look a step up the stair', act: () => look(-1) },
+    { press: 'ArrowDown', shown: '↓', words: 'look a step down the stair', act: () => look(1) },
+    { press: 'Enter', shown: 'Enter', words: 'take the step looked at' },
     {
       press: 'm ([1-9])',
       shown: 'm 1–9',
@@ -87,14 +90,10 @@ export function StairPanel({
   ])
   if (stair.error) return <Failure error={stair.error} />
   if (!stair.data || !rungs) return <Loading what="the stair" />
-  const refused =
-    choose.error instanceof ApiError && choose.error.problem.code === 'reason-wanted' ? null : choose.error
+  const failed = choices.choose.variables?.slot.key === slot.key ? choices.choose.error : null
+  const refused = failed instanceof ApiError && failed.problem.code === 'reason-wanted' ? null : failed
   const at = now
-  const hereAt = Math.max(
-    0,
-    rungs.findIndex((r) => r.here),
-  )
-  const { long, first, last } = part(rungs.length, hereAt, whole)
+  const { long, first, last } = part(rungs.length, eyeAt < 0 ? hereAt : eyeAt, whole)
   const shown = rungs.slice(first, last)
   const on = held
   return (
@@ -120,24 +119,49 @@ export function StairPanel({
             </div>
           ),
       )}
+      <Beside slot={slot} take={take} heavier={(grams) => choices.heavier.mutate({ slot, grams })} />
+      {slot.weight && (
+        <div className="mb-2 border-b border-line pb-1">
+          <button
+            type="button"
+            aria-expanded={weighing}
+            className="min-h-[34px] text-left text-sm text-teal underline underline-offset-4"
+            onClick={() => setWeighing(!weighing)}
+          >
+            {weighing ? 'Leave the weight' : 'Another weight'}
+          </button>
+          {weighing && (
+            <WeightPanel
+              clientId={clientId}
+              planId={planId}
+              slot={slot}
+              weight={slot.weight}
+              onSet={() => !slot.weight?.set && choices.weighed(slot.key)}
+            />
+          )}
+        </div>
+      )}
       <h3 className="text-[17px] font-bold">{stair.data.familyName}: the stair</h3>
       <p className="mb-2 text-[13px] text-soft">
         A higher step asks more. Hatched: closed to this client now.
       </p>
-      <ol>
+      <ol ref={list}>
         {shown.map((r, i) => (
           <li key={r.movementId} style={{ marginLeft: indent(i, shown.length) }} className="mb-1">
             <button
               type="button"
-              disabled={r.here && slot.parts.length === 1}
+              data-eye={r.movementId === eye}
+              aria-disabled={r.here && slot.parts.length === 1}
               aria-current={r.here ? 'step' : undefined}
-              onClick={() => choose.mutate({ movementId: r.movementId })}
-              className={`block w-full rounded-sm border px-2.5 py-1 text-left leading-tight ${r.here ? 'border-teal bg-teal text-white' : r.open ? 'border-line bg-[#eef2f1] hover:border-teal' : 'hatch border-[#cdbccb] text-plum'}`}
+              onClick={() => {
+                if (!(r.here && slot.parts.length === 1)) take({ movementId: r.movementId })
+              }}
+              className={`block w-full rounded-sm border px-2.5 py-1 text-left leading-tight ${r.movementId === eye ? 'outline-2 outline-offset-1 outline-ochre ' : ''}${r.here ? 'border-teal bg-teal text-white' : r.open ? 'border-line bg-[#eef2f1] hover:border-teal' : 'hatch border-[#cdbccb] text-plum'}`}
             >
               <span className={r.here ? 'font-bold' : ''}>{r.name}</span>
               <span className="block text-[13px] opacity-90">
                 {r.note}
-                {r.open && r.modifiers.length > 0 && ` · with ${r.modifiers.join(', ')}`}
+                {r.open && r.modifiers.length > 0 && ` · ${r.modifiers.join(', ')}`}
                 {!r.open && r.closedBy[0] && ` · ${r.closedBy[0]}`}
                 {!r.open && r.closedBy.length > 1 && ` · and ${r.closedBy.length - 1} more`}
               </span>
@@ -158,8 +182,8 @@ export function StairPanel({
         </button>
       )}
       <p className="mt-1 text-[13px] text-soft">
-        <kbd>↑</kbd> <kbd>↓</kbd> step · <kbd>j</kbd> <kbd>k</kbd> slot · <kbd>t</kbd> trace · <kbd>w</kbd>{' '}
-        what if · <kbd>v</kbd> compare
+        <kbd>↑</kbd> <kbd>↓</kbd> look · <kbd>Enter</kbd> take · <kbd>z</kbd> take back · <kbd>j</kbd>{' '}
+        <kbd>k</kbd> slot · <kbd>t</kbd> trace · <kbd>w</kbd> what if · <kbd>v</kbd> compare
       </p>
       {stair.data.modifiers.length > 0 && at?.movementId && (
         <>
@@ -174,7 +198,7 @@ export function StairPanel({
                 aria-pressed={m.on}
                 disabled={!m.possible}
                 onClick={() =>
-                  choose.mutate({
+                  take({
                     movementId: at.movementId ?? '',
                     modifiers: m.on ? on.filter((x) => x !== m.id) : [...on, m.id],
                   })
@@ -194,7 +218,6 @@ export function StairPanel({
             ))}
         </>
       )}
-      {slot.weight && <WeightPanel clientId={clientId} planId={planId} slot={slot} weight={slot.weight} />}
       {slot.next.length > 0 && (
         <>
           <h4 className="mb-1 mt-3 text-sm font-bold">The next two</h4>
@@ -203,7 +226,7 @@ export function StairPanel({
               key={n.movementId + n.title}
               type="button"
               className="block min-h-[34px] text-left text-sm text-teal underline underline-offset-4"
-              onClick={() => choose.mutate({ movementId: n.movementId, modifiers: n.modifiers })}
+              onClick={() => take({ movementId: n.movementId, modifiers: n.modifiers })}
             >
               {n.title}
               <span className="block text-[13px] text-soft no-underline">
@@ -218,7 +241,7 @@ export function StairPanel({
           className="mt-3 border-l-4 border-ochre pl-3"
           onSubmit={(e) => {
             e.preventDefault()
-            choose.mutate({ ...asking.choice, reason })
+            take({ ...asking.choice, reason })
           }}
         >
           <p className="font-semibold">An advised limit closes this.</p>
@@ -240,7 +263,11 @@ export function StairPanel({
       )}
       <Failure error={refused} />
       <div className="mt-3 flex flex-wrap gap-2">
-        {slot.pinned && <Button onClick={onRelease}>Let Riposo choose again</Button>}
+        {slot.pinned && (
+          <Button onClick={() => choices.release.mutate({ slot, what: 'choice' })}>
+            Let Riposo choose again
+          </Button>
+        )}
         {slot.closers.length > 0 && (
           <Button quiet aria-expanded={thought} onClick={() => setThought(!thought)}>
             What if a limit were lifted?
@@ -286,6 +313,49 @@ export function StairPanel({
         </ul>
       )}
     </section>
+  )
+}
+
+/** What is to be known beside the stair: what it is for, what fills the rests, what is above it. */
+function Beside({
+  slot,
+  take,
+  heavier,
+}: {
+  slot: S['SlotView']
+  take: (c: Choice) => void
+  heavier: (grams: number) => void
+}) {
+  const { upper } = slot
+  return (
+    <div className="mb-2 text-[13px] leading-snug">
+      {slot.tasks.length > 0 && (
+        <p>
+          For {slot.tasks.join(', ')}
+          {slot.serves.length > 0 && <strong className="text-moss">: the client’s goal</strong>}
+        </p>
+      )}
+      {slot.stretch && <p className="text-soft">In the rests: {slot.stretch}</p>}
+      {upper && (
+        <p className="mt-1">
+          Above it, for who can: <strong>{upper.words}</strong>{' '}
+          {upper.taken ? (
+            <span className="font-semibold text-ochre-deep">taken</span>
+          ) : (
+            <button
+              type="button"
+              className="min-h-[28px] font-semibold text-teal underline underline-offset-4"
+              onClick={() => {
+                if (upper.movementId) take({ movementId: upper.movementId, modifiers: upper.modifiers })
+                else if (upper.grams) heavier(upper.grams)
+              }}
+            >
+              take it
+            </button>
+          )}
+        </p>
+      )}
+    </div>
   )
 }
 

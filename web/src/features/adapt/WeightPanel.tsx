@@ -13,11 +13,14 @@ export function WeightPanel({
   planId,
   slot,
   weight,
+  onSet,
 }: {
   clientId: string
   planId: string
   slot: S['SlotView']
   weight: S['SlotWeight']
+  /** called when a weight was set by hand */
+  onSet?: () => void
 }) {
   const [kg, setKg] = useState('')
   const [reason, setReason] = useState('')
@@ -33,7 +36,10 @@ export function WeightPanel({
   const set = useMutation({
     mutationFn: (body: S['WeightForm']) =>
       told(http.PUT('/api/clients/{clientId}/adapted/{planId}/slots/{key}/weight', { ...path, body })),
-    onSuccess: shown,
+    onSuccess: (v) => {
+      shown(v)
+      onSet?.()
+    },
   })
   const back = useMutation({
     mutationFn: () => told(http.DELETE('/api/clients/{clientId}/adapted/{planId}/slots/{key}/weight', path)),
@@ -52,8 +58,7 @@ export function WeightPanel({
     set.mutate({ grams: gramsUp(n), today, reason: reason.trim() === '' ? undefined : reason })
   }
   return (
-    <section aria-label="Weight" className="mt-3 border-t border-line pt-2">
-      <h4 className="text-sm font-bold">Weight</h4>
+    <section aria-label="Weight" className="pt-1">
       <p className="mb-2 text-sm">{weight.words}</p>
       <form
         className="[&>div]:mb-2"

@@ -1,8 +1,8 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useQuery } from '@tanstack/react-query'
+import { useState, type ReactNode } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { useKeys } from '../../lib/keys'
-import { type S, http, told } from '../../lib/api'
+import { type S } from '../../lib/api'
 import * as q from '../../lib/queries'
 import { clock, day } from '../../lib/format'
 import { Button } from '../../ui/Button'
@@ -11,6 +11,7 @@ import { Loading } from '../../ui/Loading'
 import { Contour } from '../../ui/Contour'
 import { Figure } from '../../ui/Figure'
 import { useClient } from '../clients/useClient'
+import { useChoices, type Choices } from './choices'
 import { ComparePanel, Since } from './ComparePanel'
 import { OrderOffer } from './OrderOffer'
 import { StairPanel } from './StairPanel'
@@ -21,64 +22,90 @@ import { StartPanel } from './StartPanel'
 export function AdaptPage() {
   const { client } = useClient()
   const { planId } = useParams()
-  const navigate = useNavigate()
   const plans = useQuery(q.plans.all())
   const runs = useQuery(q.clients.runs(client.id))
   if (plans.error ?? runs.error) return <Failure error={plans.error ?? runs.error} />
   if (!plans.data || !runs.data) return <Loading what="plans" />
-  const usual = runs.data[runs.data.length - 1]?.planId
-  const id = planId ?? usual ?? plans.data[0]?.id
-  if (!id)
-    return (
-      <p>
-        No plan yet.{' '}
-        <Link className="text-teal underline" to="/plans/new">
-          Build one first.
-        </Link>
-      </p>
-    )
+  // the plan of the last session is the client's plan until another is chosen
+  const usual = plans.data.find((p) => p.id === runs.data[runs.data.length - 1]?.planId)?.id
+  const id = planId ?? usual
+  const choice = <PlanChoice plans={plans.data} id={id} />
+  if (!id) return <WhichPlan plans={plans.data} choice={choice} />
+  return <Desk key={id} planId={id} choice={choice} />
+}
+
+/** Which plan is on the desk. */
+function PlanChoice({ plans, id }: { plans: S['Plan'][]; id: string | undefined }) {
+  const { client } = useClient()
+  const navigate = useNavigate()
   return (
-    <>
-      <label className="no-print mb-3 flex flex-wrap items-center gap-3">
-        <span className="text-soft">plan</span>
-        <select
-          className="!w-auto"
-          value={id}
-          onChange={(e) => void navigate(`/clients/${client.id}/plan/${e.target.value}`)}
-        >
-          {plans.data.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <Desk key={id} planId={id} />
-    </>
+    <select
+      className="no-print !w-auto max-w-[240px] font-bold"
+      aria-label="Plan"
+      value={id ?? ''}
+      onChange={(e) => void navigate(`/clients/${client.id}/plan/${e.target.value}`)}
+    >
+      {!id && <option value="">Choose a plan</option>}
+      {plans.map((p) => (
+        <option key={p.id} value={p.id}>
+          {p.name}
+        </option>
+      ))}
+    </select>
   )
 }
 
-function Desk({ planId }: { planId: string }) {
+/** Nothing was done yet and no plan is chosen: which one? */
+function WhichPlan({ plans, choice }: { plans: S['Plan'][]; choice: ReactNode }) {
+  const { client } = useClient()
+  return (
+    <section aria-labelledby="which" className="max-w-[760px]">
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 id="which" className="text-lg font-bold">
+          Which plan for {client.name.split(' ')[0]}?
+        </h2>
+        {choice}
+      </div>
+      <p className="mt-1 text-soft">
+        It is adapted at once and nothing is fixed by looking.{' '}
+        <Link className="text-teal underline underline-offset-4" to="/plans?view=start">
+          Starting points
+        </Link>{' '}
+        ·{' '}
+        <Link className="text-teal underline underline-offset-4" to="/plans/new">
+          build one
+        </Link>
+      </p>
+      <ul className="mt-3 border-t-2 border-ink">
+        {plans.map((p) => (
+          <li key={p.id} className="border-b border-line">
+            <Link
+              className="flex min-h-[48px] items-center gap-4 py-2 hover:bg-teal-tint"
+              to={`/clients/${client.id}/plan/${p.id}`}
+            >
+              <strong>{p.name}</strong>
+              <span className="text-soft">{p.tags.join(', ')}</span>
+              <span className="ml-auto font-mono">
+                {p.timeline.total > 0 ? clock(p.timeline.total) : 'no clock'}
+              </span>
+            </Link>
+          </li>
+        ))}
+        {plans.length === 0 && <li className="py-3">No plan yet: copy a starting point or build one.</li>}
+      </ul>
+    </section>
+  )
+}
+
+function Desk({ planId, choice }: { planId: string; choice: ReactNode }) {
   const { client, readiness } = useClient()
   const clientId = client.id
   const desk = q.desk(clientId, planId)
   const view = useQuery(desk.adapted())
-  const cache = useQueryClient()
   const [chosen, setChosen] = useState<string | null>(null)
   const [starting, setStarting] = useState(false)
   const [comparing, setComparing] = useState(false)
-  const release = useMutation({
-    mutationFn: (slot: string) =>
-      told(
-        http.DELETE('/api/clients/{clientId}/adapted/{planId}/slots/{key}/choice', {
-          params: { path: { clientId, planId, key: slot } },
-        }),
-      ),
-    onSuccess: (v) => {
-      cache.setQueryData(desk.adapted().queryKey, v)
-      void cache.invalidateQueries({ queryKey: desk.stairs })
-    },
-  })
+  const choices = useChoices(clientId, planId)
   const slots = view.data?.slots
   const current =
     slots?.find((s) => s.key === chosen) ??
@@ -93,6 +120,7 @@ function Desk({ planId }: { planId: string }) {
   useKeys([
     { press: 'j', words: 'the next slot', act: () => go(1) },
     { press: 'k', words: 'the slot before', act: () => go(-1) },
+    { press: 'z', words: 'take the last change back', act: choices.back },
     { press: 'v', words: 'compare', act: () => setComparing((c) => !c) },
   ])
   if (view.error) return <Failure error={view.error} />
@@ -100,14 +128,23 @@ function Desk({ planId }: { planId: string }) {
   const v = view.data
   return (
     <>
-      <div className="mb-3 flex flex-wrap items-baseline gap-x-4">
-        <h2 className="text-lg font-bold">
+      <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+        <h2 className="sr-only">
           {v.planName} for {client.name.split(' ')[0]}, {day(v.date)}
         </h2>
+        {choice}
         <span className="font-mono text-lg font-bold">{clock(v.timeline.total)}</span>
-        {v.effortCap !== undefined && <span className="text-plum">effort {v.effortCap} at most</span>}
+        <span className="text-soft">{day(v.date)}</span>
+        <span className={v.effortCap === undefined ? 'text-soft' : 'text-plum'}>
+          effort {v.effortCap === undefined ? `${client.goalEffort} of 10` : `${v.effortCap} of 10 at most`}
+        </span>
         {v.workNote && <span className="text-plum">{v.workNote}</span>}
         <span className="no-print ml-auto flex flex-wrap items-center gap-x-1 gap-y-2">
+          {choices.last && (
+            <Button quiet disabled={choices.busy} onClick={choices.back}>
+              Take back <kbd>z</kbd>
+            </Button>
+          )}
           {!readiness.closed && (
             <>
               <a
@@ -151,7 +188,7 @@ function Desk({ planId }: { planId: string }) {
         </section>
       )}
       {!readiness.closed && readiness.outcome === 'ASK_FIRST' && (
-        <p className="mb-4 border-l-4 border-ochre bg-sheet px-4 py-2">
+        <p className="mb-2 border-l-4 border-ochre bg-sheet px-4 py-2">
           <strong>Ask first.</strong>{' '}
           {readiness.findings
             .filter((f) => f.outcome === 'ASK_FIRST')
@@ -170,6 +207,7 @@ function Desk({ planId }: { planId: string }) {
           {c}
         </p>
       ))}
+      <Failure error={choices.release.error ?? choices.undo.error ?? choices.heavier.error} />
       <div className="grid items-start gap-5 lg:grid-cols-[1fr_352px]">
         <div className="min-w-0">
           <Contour
@@ -177,9 +215,15 @@ function Desk({ planId }: { planId: string }) {
             adapted={v.timeline}
             who={client.name.split(' ')[0]}
             slot={current.key}
+            low
           />
-          {v.orders && <OrderOffer client={client} planId={v.planId} orders={v.orders} />}
-          <SlotTable slots={v.slots} current={current.key} onChoose={setChosen} />
+          {v.orders && <OrderOffer client={client} planId={v.planId} orders={v.orders} goals={v.goals} />}
+          <SlotTable slots={v.slots} current={current.key} onChoose={setChosen} choices={choices} />
+          {v.goals.length > 0 && (
+            <p className="mt-2 text-sm">
+              <strong>For the goal.</strong> {v.goals.join(' · ')}
+            </p>
+          )}
         </div>
         <div className="lg:sticky lg:top-3">
           <StairPanel
@@ -187,9 +231,8 @@ function Desk({ planId }: { planId: string }) {
             clientId={clientId}
             planId={planId}
             slot={current}
-            onRelease={() => release.mutate(current.key)}
+            choices={choices}
           />
-          <Failure error={release.error} />
         </div>
       </div>
       <Needs clientId={client.id} planId={planId} />
@@ -201,40 +244,45 @@ function Desk({ planId }: { planId: string }) {
   )
 }
 
-/** What the plan as stated needs, what serves for it where the client trains, what is missing. */
+/** What the plan as adapted takes, what serves for it here, and what it does without. */
 function Needs({ clientId, planId }: { clientId: string; planId: string }) {
   const needs = useQuery(q.desk(clientId, planId).needs())
   if (!needs.data) return null
   const n = needs.data
-  const missing = n.needs.filter((x) => !x.here)
   return (
     <section aria-labelledby="needs" className="mt-8">
       <h2 id="needs" className="border-b-2 border-ink pb-1 font-bold">
         What this plan needs{' '}
-        <span className="font-normal text-soft">
-          {n.place} · {missing.length === 0 ? 'nothing is missing' : `${missing.length} missing`}
-        </span>
+        <span className="font-normal text-soft">as adapted, the same as on the day sheet · {n.place}</span>
       </h2>
       <ul className="grid gap-x-10 lg:grid-cols-2">
         {n.needs.map((x) => (
           <li key={x.words} className="border-b border-line py-1.5 text-sm">
             {x.here ? (
               <span>
-                {x.words}: <strong>{x.here}</strong>
+                {x.words}
+                {x.here !== x.words && (
+                  <>
+                    : <strong>{x.here}</strong>
+                  </>
+                )}
               </span>
             ) : (
               <strong className="text-brick">{x.words}: missing here</strong>
             )}
             <span className="text-soft"> for {x.slots.join(', ')}</span>
-            {!x.here && <span className="text-soft">; the desk above offers what does without</span>}
           </li>
         ))}
-        {n.weights.map((w) => (
-          <li key={w} className="border-b border-line py-1.5 text-sm">
-            {w}
-          </li>
-        ))}
+        {n.weights.length > 0 && (
+          <li className="border-b border-line py-1.5 text-sm">weights: {n.weights.join(', ')}</li>
+        )}
+        {n.needs.length + n.weights.length === 0 && <li className="py-1.5 text-sm">Nothing.</li>}
       </ul>
+      {n.lacking.map((x) => (
+        <p key={x.words} className="mt-1 text-sm text-soft">
+          Done without: {x.words}, asked for by {x.slots.join(', ')} and not here.
+        </p>
+      ))}
       {n.refused.map((w) => (
         <p key={w} className="mt-1 text-sm text-plum">
           {w}
@@ -246,105 +294,182 @@ function Needs({ clientId, planId }: { clientId: string; planId: string }) {
 
 const blocks = { WARM_UP: 'warm-up', WORK: 'work', COOL_DOWN: 'cool-down' }
 
+/** Your own choice in a row, with its way back. */
+function Mine({ words, back, busy }: { words: string; back: () => void; busy: boolean }) {
+  return (
+    <span className="mr-2 inline-flex items-baseline gap-2 text-[13px]">
+      <strong className="text-ochre-deep">{words}</strong>
+      <button
+        type="button"
+        disabled={busy}
+        className="no-print min-h-[28px] text-teal underline underline-offset-4"
+        onClick={back}
+      >
+        take back
+      </button>
+    </span>
+  )
+}
+
 function SlotTable({
   slots,
   current,
   onChoose,
+  choices,
 }: {
   slots: S['SlotView'][]
   current: string
   onChoose: (k: string) => void
+  choices: Choices
 }) {
   return (
-    <table className="mt-3 w-full border-collapse text-left">
-      <thead className="hidden text-[13px] text-soft sm:table-header-group">
+    <table className="mt-2 w-full border-collapse text-left">
+      <thead className="sr-only">
         <tr>
-          <th className="w-8 pb-1 font-normal"></th>
-          <th className="w-32 pb-1 font-normal">purpose</th>
-          <th className="w-40 pb-1 font-normal">asked</th>
-          <th className="pb-1 font-normal">for this client</th>
-          <th className="w-44 pb-1 font-normal">dose</th>
+          <th>place</th>
+          <th>purpose</th>
+          <th>asked</th>
+          <th>for this client</th>
+          <th>dose</th>
         </tr>
       </thead>
-      {(['WARM_UP', 'WORK', 'COOL_DOWN'] as const).map((b) => (
-        <tbody key={b}>
-          <tr>
-            <th
-              scope="rowgroup"
-              colSpan={5}
-              className="border-b-2 border-ink pb-0.5 pt-3 text-left text-[13px] font-semibold"
-            >
-              {blocks[b]}
-            </th>
-          </tr>
-          {slots
-            .filter((s) => s.block === b)
-            .map((s, i) => (
-              <tr
-                key={s.key}
-                id={`slot-${s.key}`}
-                className={`block border-b border-line align-top sm:table-row ${s.key === current ? 'bg-teal-tint' : ''}`}
+      {(['WARM_UP', 'WORK', 'COOL_DOWN'] as const)
+        .filter((b) => slots.some((s) => s.block === b))
+        .map((b) => (
+          <tbody key={b}>
+            <tr>
+              <th
+                scope="rowgroup"
+                colSpan={5}
+                className="border-b-2 border-ink pb-0.5 pt-2 text-left text-[13px] font-semibold"
               >
-                <td className="hidden px-2 py-2 font-mono sm:table-cell">{i + 1}</td>
-                <td className="inline px-1 text-[13px] text-soft sm:table-cell sm:py-2 sm:text-[15px] sm:text-ink">
-                  {s.purpose}
-                </td>
-                <td
-                  className={`inline px-1 sm:table-cell sm:py-2 ${s.asAsked ? '' : 'line-through decoration-plum'}`}
-                >
-                  {s.askedName}
-                </td>
-                <td className="block px-1 py-1 sm:table-cell sm:py-2">
-                  <span className="float-right ml-2 hidden gap-1 md:flex">
-                    {s.parts.map(
-                      (p) =>
-                        p.movementId && (
-                          <Figure
-                            key={p.side}
-                            movementId={p.movementId}
-                            name=""
-                            modifiers={p.modifiers}
-                            range={p.range}
-                            height={44}
-                          />
-                        ),
-                    )}
-                  </span>
-                  <button
-                    type="button"
-                    className="block min-h-[28px] text-left"
-                    aria-pressed={s.key === current}
-                    onClick={() => onChoose(s.key)}
-                  >
-                    {s.asAsked ? <span className="text-soft">as asked</span> : <strong>{s.title}</strong>}
-                    {s.pinned && (
-                      <span className="ml-2 text-[13px] font-semibold text-ochre-deep">your choice</span>
-                    )}
-                  </button>
-                  {s.reasons.map((r) => (
-                    <span key={r} className="block text-[13px] leading-snug text-plum">
-                      {r}
-                    </span>
-                  ))}
-                </td>
-                <td className="block px-1 pb-2 font-mono text-sm sm:table-cell sm:py-2">
-                  {s.parts.map((p) => (
-                    <span key={p.side} className="block">
-                      {p.side !== 'BOTH' && `${p.side.toLowerCase()} `}
-                      {p.doseText}
-                    </span>
-                  ))}
-                  {s.weight && (
-                    <span className="block font-sans text-[13px] leading-snug text-soft">
-                      {s.weight.set && <strong className="text-ochre-deep">your weight · </strong>}
-                      {s.weight.words}
-                    </span>
-                  )}
-                </td>
-              </tr>
-            ))}
-        </tbody>
-      ))}
+                {blocks[b]}
+              </th>
+            </tr>
+            {slots
+              .filter((s) => s.block === b)
+              .map((s, i) => (
+                <SlotRow
+                  key={s.key}
+                  slot={s}
+                  number={i + 1}
+                  current={s.key === current}
+                  onChoose={() => onChoose(s.key)}
+                  choices={choices}
+                />
+              ))}
+          </tbody>
+        ))}
     </table>
+  )
+}
+
+function SlotRow({
+  slot: s,
+  number,
+  current,
+  onChoose,
+  choices,
+}: {
+  slot: S['SlotView']
+  number: number
+  current: boolean
+  onChoose: () => void
+  choices: Choices
+}) {
+  // a row tells its first reason, the one chosen all of them; warm-up and cool-down stay low
+  const ease = s.block !== 'WORK'
+  const cell = `sm:table-cell ${ease && !current ? 'sm:py-0.5' : 'sm:py-1.5'}`
+  return (
+    <tr
+      id={`slot-${s.key}`}
+      className={`block cursor-default border-b border-line align-top sm:table-row ${current ? 'bg-teal-tint' : ''}`}
+      // the button in the row is for the keyboard; a tap anywhere on it means the same
+      onClick={onChoose}
+    >
+      <td className={`hidden w-7 px-1.5 font-mono ${cell}`}>{number}</td>
+      <td className={`inline w-24 px-1 text-[13px] text-soft ${cell} sm:text-ink`}>
+        {s.purpose}
+        {s.serves.length > 0 && (
+          <span className="text-moss sm:block" title={s.serves.join(', ')}>
+            {' '}
+            for the goal
+          </span>
+        )}
+      </td>
+      <td className={`inline w-36 px-1 ${cell} ${s.asAsked ? '' : 'line-through decoration-plum'}`}>
+        {s.askedName}
+      </td>
+      <td className={`block px-1 py-1 ${cell}`}>
+        <span className="float-right ml-2 hidden gap-1 md:flex">
+          {s.parts.map(
+            (p) =>
+              p.movementId && (
+                <Figure
+                  key={p.side}
+                  movementId={p.movementId}
+                  name=""
+                  modifiers={p.modifiers}
+                  range={p.range}
+                  height={ease ? 28 : 36}
+                />
+              ),
+          )}
+        </span>
+        <button
+          type="button"
+          className="block min-h-[28px] text-left leading-tight"
+          aria-pressed={current}
+          onClick={onChoose}
+        >
+          {s.asAsked ? (
+            <span className="text-soft">as asked</span>
+          ) : (
+            <strong className="leading-tight">{s.title}</strong>
+          )}
+        </button>
+        {s.pinned && (
+          <Mine
+            words="your choice"
+            busy={choices.busy}
+            back={() => choices.release.mutate({ slot: s, what: 'choice' })}
+          />
+        )}
+        {(current ? s.reasons : s.reasons.slice(0, 1)).map((r) => (
+          <span
+            key={r}
+            title={current ? undefined : s.reasons.join('\n')}
+            className={`text-[13px] leading-snug text-plum print:block ${current ? 'block' : ease ? 'line-clamp-1' : 'line-clamp-2'}`}
+          >
+            {r}
+          </span>
+        ))}
+        {!current && s.reasons.length > 1 && !ease && (
+          <span className="block text-[13px] leading-snug text-soft">and {s.reasons.length - 1} more</span>
+        )}
+        {s.upper && !s.upper.taken && (
+          <span className="block text-[13px] leading-snug text-soft">above it: {s.upper.words}</span>
+        )}
+      </td>
+      <td className={`block px-1 pb-2 text-sm sm:w-48 ${cell}`}>
+        {s.parts.map((p) => (
+          <span key={p.side} className="block font-mono text-[13px]">
+            {p.side !== 'BOTH' && `${p.side.toLowerCase()} `}
+            {p.doseText}
+          </span>
+        ))}
+        {s.weight?.set && (
+          <Mine
+            words="your weight"
+            busy={choices.busy}
+            back={() => choices.release.mutate({ slot: s, what: 'weight' })}
+          />
+        )}
+        {s.weight && <span className="block text-[13px] leading-snug text-soft">{s.weight.words}</span>}
+        {s.stretch && current && (
+          <span className="block text-[13px] leading-snug text-soft">rests: {s.stretch}</span>
+        )}
+      </td>
+    </tr>
   )
 }

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
-import { NavLink, Outlet, useParams } from 'react-router'
+import { useEffect, useRef, useState } from 'react'
+import { NavLink, Outlet, useLocation, useParams } from 'react-router'
 import { later } from '../../lib/later'
 import * as q from '../../lib/queries'
 import { day, kilos } from '../../lib/format'
@@ -8,7 +8,8 @@ import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
-import { LimitRibbon } from '../limits/LimitRibbon'
+import { LimitLine, LimitRibbon, useRibbon } from '../limits/LimitRibbon'
+import { useTitle } from '../../lib/title'
 import { type ClientContext } from './useClient'
 
 const ClientForm = later(() => import('./ClientForm'), 'ClientForm')
@@ -28,9 +29,20 @@ const PAGES = [
 export function ClientLayout() {
   const { clientId = '' } = useParams()
   const [editing, setEditing] = useState(false)
+  const [ribbon, turn] = useRibbon()
   const client = useQuery(q.clients.one(clientId))
   const readiness = useQuery(q.clients.readiness(clientId))
   const limits = useQuery(q.limits.all(clientId))
+  useTitle(client.data?.name)
+  const { pathname } = useLocation()
+  const there = client.data !== undefined
+  const tabs = useRef<HTMLElement>(null)
+  useEffect(() => {
+    // on a phone the row of pages scrolls: the one that is open is in view
+    tabs.current
+      ?.querySelector('[aria-current=page]')
+      ?.scrollIntoView?.({ block: 'nearest', inline: 'center' })
+  }, [pathname, there])
   const error = client.error ?? readiness.error ?? limits.error
   if (error) return <Failure error={error} />
   if (!client.data || !readiness.data || !limits.data) return <Loading what="the client" />
@@ -39,16 +51,20 @@ export function ClientLayout() {
   const withdrawn = c.record.consent?.withdrawnOn
   return (
     <>
-      <title>{`${c.name} · Riposo`}</title>
-      <div className="pt-4">
-        <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-          <h1 className="text-[26px] font-bold">{c.name}</h1>
-          <p className="text-soft">
+      <div className="pt-2">
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <h1 className="text-[24px] font-bold">{c.name}</h1>
+          <p className="order-3 basis-full text-sm text-soft sm:order-none sm:basis-auto">
             {c.age} · {c.facts ?? 'no facts noted'}
             {readiness.data.gestation && ` · ${readiness.data.gestation} weeks`}
             {weights && ` · ${c.room ? c.room.name : 'own kit'} ${weights} kg`}
           </p>
-          <Button quiet className="ml-auto" onClick={() => setEditing(true)}>
+          <LimitLine limits={limits.data} open={ribbon} onTurn={turn} />
+          <Button
+            quiet
+            className="order-2 ml-auto !min-h-[34px] sm:order-none"
+            onClick={() => setEditing(true)}
+          >
             Edit
           </Button>
         </div>
@@ -62,11 +78,12 @@ export function ClientLayout() {
             Consent withdrawn {day(withdrawn)}: nothing new is recorded.
           </p>
         )}
-        <LimitRibbon limits={limits.data} />
+        <LimitRibbon limits={limits.data} open={ribbon} />
       </div>
       <nav
+        ref={tabs}
         aria-label="Client"
-        className="no-print mb-4 flex gap-x-6 overflow-x-auto whitespace-nowrap border-b border-line"
+        className="no-print mb-3 flex gap-x-6 overflow-x-auto whitespace-nowrap border-b border-line"
       >
         {PAGES.map(([to, words]) => (
           <NavLink
@@ -74,7 +91,7 @@ export function ClientLayout() {
             to={to}
             end={to === ''}
             className={({ isActive }) =>
-              `border-b-[3px] px-0.5 py-2.5 focus-visible:-outline-offset-2 ${isActive ? 'border-ochre font-semibold' : 'border-transparent text-soft hover:text-ink'}`
+              `border-b-[3px] px-0.5 py-2 focus-visible:-outline-offset-2 ${isActive ? 'border-ochre font-semibold' : 'border-transparent text-soft hover:text-ink'}`
             }
           >
             {words}

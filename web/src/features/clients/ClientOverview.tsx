@@ -1,7 +1,7 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { ApiError, type S, http, told, given } from '../../lib/api'
+import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
 import * as q from '../../lib/queries'
 import { day, fullDay, outcomeWords } from '../../lib/format'
 import { useToday } from '../../lib/today'
@@ -25,12 +25,12 @@ export function ClientOverview() {
   const terms: [string, string][] = [
     ['goal', client.goal ? `“${client.goal}”` : '–'],
     ...(r.goals ?? []).map((g): [string, string] => ['goal', `“${g}”`]),
+    ...goalTasks(client.goalTasks),
     ['born', fullDay(client.birthDate)],
     ['changing posture', client.mobility === 'SLOW' ? 'slow, 40 s to the floor' : 'usual, 20 s to the floor'],
     ['school of pain', client.school === 'MONITORED' ? `monitored (${client.schoolBy})` : 'pain-free'],
     ['usual pain', `${client.usualPain} of 10`],
     ['goal effort', `${client.goalEffort} of 10${client.noProgression ? ', no stepping up for now' : ''}`],
-    ['trains at', client.room?.name ?? 'own kit, the quick list'],
     ['kit', client.kit.items.map((k) => k.toLowerCase()).join(', ') || 'none'],
     ['check-in to', client.email ?? 'no e-mail: hand over the link'],
     [
@@ -124,6 +124,7 @@ export function ClientOverview() {
               <dd>{v}</dd>
             </div>
           ))}
+          <Place client={client} />
         </dl>
         {client.refusedKit.length > 0 && (
           <>
@@ -142,6 +143,55 @@ export function ClientOverview() {
         <HappenedForm clientId={client.id} onDone={() => setHappening(false)} />
       </Dialog>
     </div>
+  )
+}
+
+/** The tasks of the day that the goal names, as a line; none where it names none. */
+const goalTasks = (tasks: string[] | undefined): [string, string][] =>
+  tasks && tasks.length > 0 ? [['the goal asks for', tasks.join(', ')]] : []
+
+/** Where the client trains: a room of the studio or the client's own kit, set here. */
+function Place({ client }: { client: S['Client'] }) {
+  const rooms = useQuery(q.studio.rooms())
+  const cache = useQueryClient()
+  const place = useMutation({
+    mutationFn: (roomId: string) =>
+      told(
+        http.PUT('/api/clients/{id}/place', {
+          params: { path: { id: client.id }, header: ifMatch(client.version) },
+          body: { roomId: given(roomId) },
+        }),
+      ),
+    onSuccess: () => {
+      void q.changed(cache, 'kit')
+      void q.changed(cache, 'client', client.id)
+    },
+  })
+  const theirs = rooms.data?.filter((x) => !x.clientId || x.clientId === client.id)
+  return (
+    <>
+      <dt className="pt-2 text-soft">trains at</dt>
+      <dd>
+        <select
+          aria-label="Trains at"
+          className="!w-auto max-w-full"
+          value={client.room?.id ?? ''}
+          disabled={place.isPending}
+          onChange={(e) => place.mutate(e.target.value)}
+        >
+          <option value="">own kit, the quick list</option>
+          {client.room && !theirs?.some((x) => x.id === client.room?.id) && (
+            <option value={client.room.id}>{client.room.name}</option>
+          )}
+          {theirs?.map((x) => (
+            <option key={x.id} value={x.id}>
+              {x.name}
+            </option>
+          ))}
+        </select>
+        <Failure error={place.error} />
+      </dd>
+    </>
   )
 }
 

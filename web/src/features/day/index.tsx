@@ -35,7 +35,7 @@ export function DayPage() {
   })
   if (day.error) return <Failure error={day.error} />
   if (!day.data) return <Loading what="the day sheet" />
-  const { sessions, groups, waits, date } = day.data
+  const { sessions, groups, waits, date, said } = day.data
   return (
     <div className="grid gap-x-10 lg:grid-cols-[1fr_360px]">
       <section aria-labelledby="today">
@@ -50,6 +50,11 @@ export function DayPage() {
             <Button onClick={() => setAdding(true)}>Add a session</Button>
           </span>
         </div>
+        {said && (
+          <p role="status" className="mb-3 border-l-4 border-teal bg-sheet px-3 py-1.5">
+            {said}
+          </p>
+        )}
         {sessions.length === 0 && groups.length === 0 && (
           <p className="border-t-2 border-ink py-6">
             No session today. Add one, or use the quiet to decide what waits beside this.
@@ -79,8 +84,16 @@ export function DayPage() {
                   <OutcomeMark outcome={s.outcome}>{outcomeWords[s.outcome]}</OutcomeMark>{' '}
                   {s.outcome !== 'NOT_SCREENED' && <span className="text-sm">{s.because.join(' ')}</span>}
                 </p>
+                {s.clashes.map((c) => (
+                  <p
+                    key={c}
+                    className="mt-1 border-l-4 border-ochre pl-2 text-sm font-semibold text-ochre-deep"
+                  >
+                    {c}
+                  </p>
+                ))}
                 <p className="mt-1 text-sm">
-                  <span className="text-soft">bring</span> {s.kit.join(', ')}
+                  <span className="text-soft">bring</span> {s.kit.join(', ') || 'nothing'}
                 </p>
                 <p className="mt-0.5 text-sm">
                   <span className="text-soft">since last time</span>{' '}
@@ -115,7 +128,7 @@ export function DayPage() {
                   <span>
                     <strong className="text-lg">{g.name}</strong>{' '}
                     <span className="text-soft">
-                      {g.plan} · {g.people} people
+                      {g.plan} · {g.people === 1 ? '1 person' : `${g.people} people`}
                     </span>
                     {g.apart > 0 && (
                       <span className="block text-sm font-semibold text-brick">

@@ -5,6 +5,7 @@ import { useKeys } from '../../lib/keys'
 import { type S, http, told } from '../../lib/api'
 import { later } from '../../lib/later'
 import * as q from '../../lib/queries'
+import { useTitle } from '../../lib/title'
 import { clock, longDay, outcomeWords } from '../../lib/format'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
@@ -21,6 +22,7 @@ export function GroupPage() {
   const { groupId = '' } = useParams()
   const group = useQuery(q.groups.one(groupId))
   const [editing, setEditing] = useState(false)
+  useTitle(group.data?.name)
   const cache = useQueryClient()
   const archive = useMutation({
     mutationFn: () => {
@@ -135,15 +137,6 @@ function Sheet({
           {x}
         </p>
       ))}
-      {s.watch.length > 0 && (
-        <ul aria-label="To watch" className="mt-1">
-          {s.watch.map((w) => (
-            <li key={w.clientId + w.text} className="text-[14px] text-ochre-deep">
-              <strong>watch {w.name}</strong>: {w.text}, {w.slots}
-            </li>
-          ))}
-        </ul>
-      )}
       {s.people.length === 0 ? (
         <p className="border-y border-line py-6">
           Nobody can be started with this group today; see below why.
@@ -153,6 +146,16 @@ function Sheet({
           <div className="mt-2">
             <Contours sheet={s} slot={slot} />
           </div>
+          {s.watch.length > 0 && (
+            <ul aria-label="To watch" className="mt-2 gap-x-8 sm:columns-2">
+              {s.watch.map((w) => (
+                <li key={w.clientId} className="break-inside-avoid pb-0.5 text-[13.5px] leading-snug">
+                  <strong className="text-ochre-deep">watch {w.name}</strong>{' '}
+                  <span className="text-soft">{w.reasons.join('; ')}</span>
+                </li>
+              ))}
+            </ul>
+          )}
           <div role="table" aria-label="Slots by lanes" className="mt-3">
             <div role="row" className="hidden gap-x-4 md:grid" style={{ gridTemplateColumns: cols }}>
               <span role="columnheader" className="border-b-2 border-ink pb-1 font-bold">
@@ -181,6 +184,8 @@ function Sheet({
                 cols={cols}
                 chosen={slot === x.key}
                 onChoose={() => setSlot(slot === x.key ? undefined : x.key)}
+                planId={s.planId}
+                onTaken={() => void cache.invalidateQueries({ queryKey: key })}
               />
             ))}
             <Ease slots={s.slots.filter((x) => x.block === 'COOL_DOWN')} words="Cool-down" />
@@ -359,6 +364,63 @@ function Sheet({
   )
 }
 
+/** The option above a slot: who may do it, taken for one at a time, and taken back. */
+function Above({
+  planId,
+  slotKey,
+  upper,
+  onTaken,
+}: {
+  planId: string
+  slotKey: string
+  upper: S['SheetUpper']
+  onTaken: () => void
+}) {
+  const take = useMutation({
+    mutationFn: async (who: S['SheetMay']) => {
+      const at = { params: { path: { clientId: who.clientId, planId, key: slotKey } } }
+      const { movementId, modifiers, grams } = upper
+      if (movementId === undefined) {
+        const weight = '/api/clients/{clientId}/adapted/{planId}/slots/{key}/weight'
+        return who.taken
+          ? told(http.DELETE(weight, at))
+          : told(http.PUT(weight, { ...at, body: { grams: grams ?? 0, today: true } }))
+      }
+      const choice = '/api/clients/{clientId}/adapted/{planId}/slots/{key}/choice'
+      return who.taken
+        ? told(http.DELETE(choice, at))
+        : told(http.PUT(choice, { ...at, body: { movementId, modifiers } }))
+    },
+    onSuccess: onTaken,
+  })
+  return (
+    <div className="no-print text-[13px] leading-snug">
+      <p>
+        above it, for who can: <strong>{upper.words}</strong>
+      </p>
+      <p>
+        take it for{' '}
+        {upper.may.map((p, i) => (
+          <span key={p.clientId}>
+            {i > 0 && ', '}
+            <button
+              type="button"
+              aria-pressed={p.taken}
+              aria-label={p.taken ? `take it back for ${p.name}` : `take it for ${p.name}`}
+              disabled={take.isPending}
+              className={`min-h-[28px] underline underline-offset-4 ${p.taken ? 'font-semibold text-ochre-deep' : 'text-teal'}`}
+              onClick={() => take.mutate(p)}
+            >
+              {p.taken ? `${p.name} ✓ back` : p.name}
+            </button>
+          </span>
+        ))}
+      </p>
+      <Failure error={take.error} />
+    </div>
+  )
+}
+
 const people = (n: number) => (n === 0 ? 'nobody' : n === 1 ? '1 person' : `${n} people`)
 
 function Ease({ slots, words }: { slots: S['SheetSlot'][]; words: string }) {
@@ -383,12 +445,16 @@ function SlotRow({
   cols,
   chosen,
   onChoose,
+  planId,
+  onTaken,
 }: {
   slot: S['SheetSlot']
   lanes: S['SheetLane'][]
   cols: string
   chosen: boolean
   onChoose: () => void
+  planId: string
+  onTaken: () => void
 }) {
   return (
     <div
@@ -400,13 +466,13 @@ function SlotRow({
         <button type="button" aria-pressed={chosen} className="text-left" onClick={onChoose}>
           <strong>{slot.number}</strong> {slot.purpose}
           <span className="block font-mono text-[13px] text-soft">{slot.work}</span>
-          {slot.upper && slot.upper.may.length > 0 && (
-            <span className="block text-[13px] text-teal">above it: {slot.upper.words}</span>
-          )}
           {slot.changed && (
             <span className="text-[13px] font-semibold text-ochre-deep">lanes found anew</span>
           )}
         </button>
+        {slot.upper && slot.upper.may.length > 0 && (
+          <Above planId={planId} slotKey={slot.key} upper={slot.upper} onTaken={onTaken} />
+        )}
       </div>
       {slot.cells.map((c) => (
         <div role="cell" key={c.lane} className="min-w-0">

@@ -3,6 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { useKeys } from '../../lib/keys'
 import { bodyShare } from '../../lib/format'
 import * as q from '../../lib/queries'
+import { useTitle } from '../../lib/title'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
 import { Figure } from '../../ui/Figure'
@@ -13,6 +14,7 @@ export function FamilyPage() {
   const navigate = useNavigate()
   const families = useQuery(q.movements.families())
   const list = families.data
+  useTitle(list?.find((f) => f.id === familyId)?.name)
   const at = list?.findIndex((f) => f.id === familyId) ?? -1
   const go = (by: number) => {
     const next = at < 0 ? undefined : list?.[at + by]

@@ -2,9 +2,11 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Link, useParams } from 'react-router'
 import { http, told } from '../../lib/api'
 import * as q from '../../lib/queries'
+import { useTitle } from '../../lib/title'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
+import { bodyShare } from '../../lib/format'
 import { Figure } from '../../ui/Figure'
 import { CARRIES, HEIGHTS, SLOT_SIDES } from '../plans/draft'
 import { WhoMay } from './WhoMay'
@@ -16,6 +18,7 @@ export function MovementPage() {
   const { movementId = '' } = useParams()
   const cache = useQueryClient()
   const one = useQuery(q.movements.one(movementId))
+  useTitle(one.data?.movement.name)
   const who = useQuery(q.movements.who(movementId))
   const retire = useMutation({
     mutationFn: (back: boolean) =>
@@ -72,7 +75,7 @@ export function MovementPage() {
           <p className="mt-3 text-soft">
             {m.purpose} · {m.position.replace(/-/g, ' ')} · {d.sides} · tempo {m.tempo} · effort {m.effort} of
             10 · difficulty {m.difficulty} of 100
-            {m.share !== undefined && ` · moves ${m.share} of body weight`}
+            {m.share !== undefined && ` · moves ${bodyShare(m.share)}`}
             {d.range !== undefined && ` · useful from ${d.range} of its range`}
           </p>
           <p className="mt-1">

@@ -13,6 +13,7 @@ import {
   copyBlock,
   copySlot,
   moveSlot,
+  namedBlocks,
   readLadder,
   removeBlock,
   removeSlot,
@@ -58,6 +59,8 @@ export function BlockEditor({
   onOrder: () => void
 }) {
   const info = formats.find((f) => f.id === block.format.kind)
+  const words =
+    namedBlocks(plan.blocks).find((b) => b.block.key === block.key)?.words ?? BLOCK_WORDS[block.block]
   const rows = useRef<Record<string, HTMLLIElement | null>>({})
   const [dragged, setDragged] = useState<string>()
   const sided = block.slots.some((s) => movements.find((m) => m.id === s.movementId)?.oneSided)
@@ -68,9 +71,9 @@ export function BlockEditor({
     focus(key)
   }
   return (
-    <section aria-label={`${BLOCK_WORDS[block.block]} ${block.key}`} className="mb-7" data-block={block.key}>
+    <section aria-label={`${words} ${block.key}`} className="mb-7" data-block={block.key}>
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-ink pb-1">
-        <h2 className="text-lg font-bold">{BLOCK_WORDS[block.block]}</h2>
+        <h2 className="text-lg font-bold">{words}</h2>
         {view && view.seconds > 0 && (
           <span className="font-mono" title="rests and changes of posture included">
             {clock(view.seconds)}
@@ -93,7 +96,7 @@ export function BlockEditor({
         </span>
       </header>
       {info && <Numbers block={block} info={info} formats={formats} sided={sided} onChange={change} />}
-      <ol aria-label={`slots of ${BLOCK_WORDS[block.block]}`}>
+      <ol aria-label={`slots of ${words}`}>
         {block.slots.map((s, i) => (
           <Row
             key={s.key}
@@ -152,7 +155,7 @@ export function BlockEditor({
       </ol>
       <div className="mt-2 max-w-xl" data-find={block.key}>
         <MovementFind
-          label={`Add a movement to ${BLOCK_WORDS[block.block]}`}
+          label={`Add a movement to ${words}`}
           movements={movements}
           onFocus={() => onChoose(undefined, block.key)}
           onPick={(m) => onChange(addSlot(plan, block.key, m.id))}
@@ -221,6 +224,7 @@ function Row({
     slot.hold !== undefined && `holds of ${slot.hold} s`,
     slot.stages.length > 0 && `${slot.stages.length} stages`,
     slot.rounds.length > 0 && `round ${slot.rounds.map((r) => r.round).join(', ')} differs`,
+    slot.upper && 'an option above it',
     slot.extra && `${slot.extra.seconds} s more ${slot.extra.side.toLowerCase()}: ${slot.extra.reason}`,
   ].filter(Boolean)
   const field = info?.id === 'IN_TURN' ? 'seconds' : info?.ownReps ? 'reps' : undefined

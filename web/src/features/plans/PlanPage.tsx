@@ -28,12 +28,14 @@ import {
 } from './draft'
 import { SlotDialog } from './SlotDialog'
 import { Totals } from './Totals'
+import { useTitle } from '../../lib/title'
 
 export function PlanPage() {
   const { planId = '' } = useParams()
   const plan = useQuery({ ...q.plans.one(planId), enabled: planId !== 'new' })
   const movements = useQuery(q.movements.all())
   const formats = useQuery(q.plans.formats())
+  useTitle(planId === 'new' ? 'New plan' : plan.data?.name)
   const error = plan.error ?? movements.error ?? formats.error
   if (error) return <Failure error={error} />
   if (!movements.data || !formats.data || (planId !== 'new' && !plan.data)) return <Loading what="the plan" />

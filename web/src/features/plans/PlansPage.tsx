@@ -5,8 +5,10 @@ import { sendFile, type S, http, told } from '../../lib/api'
 import * as q from '../../lib/queries'
 import { clock, fullDay } from '../../lib/format'
 import { Button } from '../../ui/Button'
+import { Contour } from '../../ui/Contour'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
+import { namedBlocks } from './draft'
 
 const VIEWS = [
   ['', 'In use'],
@@ -140,6 +142,7 @@ function OwnPlans({ archived }: { archived: boolean }) {
 
 function StartingPoints() {
   const starts = useQuery(q.plans.startingPoints())
+  const [open, setOpen] = useState<string>()
   const navigate = useNavigate()
   const cache = useQueryClient()
   const copy = useMutation({
@@ -162,17 +165,73 @@ function StartingPoints() {
             className="grid items-center gap-x-5 border-t border-line py-3 sm:grid-cols-[1fr_auto]"
           >
             <Line {...s} />
-            <Button
-              aria-label={`Copy ${s.name}`}
-              disabled={copy.isPending}
-              onClick={() => copy.mutate(s.name)}
-            >
-              Copy
-            </Button>
+            <span className="flex gap-2">
+              <Button
+                quiet
+                aria-expanded={open === s.name}
+                aria-label={`Look at ${s.name}`}
+                onClick={() => setOpen(open === s.name ? undefined : s.name)}
+              >
+                {open === s.name ? 'Close' : 'Look'}
+              </Button>
+              <Button
+                aria-label={`Copy ${s.name}`}
+                disabled={copy.isPending}
+                onClick={() => copy.mutate(s.name)}
+              >
+                Copy
+              </Button>
+            </span>
+            {open === s.name && <Inside plan={s.plan} timeline={s.timeline} />}
           </li>
         ))}
       </ul>
     </>
+  )
+}
+
+/** The numbers of a format with their words and units: "work 40 s". */
+const numbers = (f: S['Format'], formats: S['FormatView'][]) =>
+  (formats.find((x) => x.id === f.kind)?.params ?? [])
+    .filter((p) => f.values[p.id] !== undefined)
+    .map((p) => `${p.words} ${f.values[p.id]}${p.unit ? ` ${p.unit}` : ''}`)
+
+/** A plan looked into before it is copied: its contour, its blocks, what each asks for. */
+function Inside({ plan, timeline }: { plan: S['SessionPlan']; timeline: S['Timeline'] }) {
+  const movements = useQuery(q.movements.all())
+  const formats = useQuery(q.plans.formats())
+  if (!movements.data || !formats.data) return <Loading what="the plan" />
+  const name = (id: string) => movements.data.find((m) => m.id === id)?.name ?? id
+  return (
+    <div className="sm:col-span-2">
+      {timeline.total > 0 && <Contour planned={timeline} low wide />}
+      <div className="mt-2 grid gap-x-8 gap-y-3 sm:grid-cols-3">
+        {namedBlocks(plan.blocks).map(({ block: b, words }) => (
+          <section key={b.key} aria-label={words}>
+            <h3 className="border-b border-ink text-sm font-bold">
+              {words}{' '}
+              <span className="font-normal text-soft">
+                {[
+                  formats.data.find((f) => f.id === b.format.kind)?.words,
+                  ...numbers(b.format, formats.data),
+                ].join(', ')}
+              </span>
+            </h3>
+            <ol className="text-sm">
+              {b.slots.map((s) => (
+                <li key={s.key} className="border-b border-line py-1">
+                  {name(s.movementId)}
+                  <span className="text-soft">
+                    {s.seconds !== undefined && ` ${s.seconds} s`}
+                    {s.reps !== undefined && ` ${s.reps} times`}
+                  </span>
+                </li>
+              ))}
+            </ol>
+          </section>
+        ))}
+      </div>
+    </div>
   )
 }
 

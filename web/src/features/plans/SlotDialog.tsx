@@ -16,6 +16,7 @@ import {
   type Tempo,
 } from './draft'
 import { MovementFind } from './MovementFind'
+import { UpperField } from './UpperField'
 
 const whole = (text: string) => (text.trim() === '' ? undefined : Number(text))
 /** Grams of kilograms as typed, rounded down: a ceiling is never loosened by rounding. */
@@ -226,6 +227,12 @@ export function SlotDialog({
           </div>
         )}
       </div>
+      <UpperField
+        slot={slot}
+        movements={movements}
+        error={wrong('upper')}
+        onChange={(upper) => set({ upper })}
+      />
       {info.id === 'STAGED' && <Stages slot={slot} faults={faults} onChange={set} />}
       {info.id !== 'STAGED' && slot.stages.length > 0 && (
         <section aria-label="Stages" className="border-t-2 border-ink pt-2">

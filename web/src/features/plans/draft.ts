@@ -75,6 +75,13 @@ export function history(h: History, a: Action): History {
 }
 
 export const BLOCK_WORDS = { WARM_UP: 'Warm-up', WORK: 'Work', COOL_DOWN: 'Cool-down' } as const
+/** Blocks with what each is called: two of one kind are told apart by a number. */
+export const namedBlocks = (blocks: Block[]) =>
+  blocks.map((block) => {
+    const same = blocks.filter((x) => x.block === block.block)
+    const words = BLOCK_WORDS[block.block]
+    return { block, words: same.length > 1 ? `${words} ${same.indexOf(block) + 1}` : words }
+  })
 export type BlockKind = keyof typeof BLOCK_WORDS
 const ORDER: BlockKind[] = ['WARM_UP', 'WORK', 'COOL_DOWN']
 
@@ -224,7 +231,7 @@ export function changeFormat(b: Block, info: FormatInfo): Block {
 /** What is still to be asked before the plan can be compiled, in words. */
 export function missing(p: Plan, formats: FormatInfo[]): string[] {
   const out: string[] = []
-  for (const b of p.blocks) {
+  for (const { block: b, words } of namedBlocks(p.blocks)) {
     if (b.slots.length === 0) continue
     const info = formats.find((f) => f.id === b.format.kind)
     if (!info) continue
@@ -237,7 +244,7 @@ export function missing(p: Plan, formats: FormatInfo[]): string[] {
       what.push('repetitions of each movement')
     if (info.id === 'STAGED' && b.slots.some((s) => s.stages.length === 0))
       what.push('stages of each movement')
-    if (what.length > 0) out.push(`${BLOCK_WORDS[b.block]}, ${info.words}: ${what.join(', ')}`)
+    if (what.length > 0) out.push(`${words}, ${info.words}: ${what.join(', ')}`)
   }
   return out
 }

@@ -64,6 +64,64 @@ describe('LogPanel', () => {
     expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ grams: 1500 }))
   })
 
+  describe('while a weight is found', () => {
+    const finding = { easy: 3, hard: 8, sets: 2, up: 2000, down: 0 }
+    const who = {
+      ...PERSON,
+      slots: [
+        {
+          ...PERSON.slots[0],
+          parts: [{ side: 'BOTH', title: 'Seated row', dose: { reps: 10, grams: 1000, hands: 2 }, finding }],
+        },
+      ],
+    } as unknown as S['RunPersonView']
+    const set = (round: number, known: Partial<Entry>, next?: number) => {
+      const add = vi.fn<(e: Entry) => void>()
+      const onNext = vi.fn<(key: string, grams: number) => void>()
+      render(
+        <LogPanel
+          person={who}
+          segment={{ ...SEGMENT, round }}
+          known={known as Entry}
+          next={next}
+          onNext={onNext}
+          add={add}
+        />,
+      )
+      return { add, onNext, user: userEvent.setup() }
+    }
+
+    it.each([
+      [1, 3, '2 kg next set', 2000],
+      [2, 0, '2 kg next set', 2000],
+      [1, 8, 'no weight next set', 0],
+    ])(
+      'offers after set %i at effort %i: %s, and takes nothing by itself',
+      async (round, effort, words, grams) => {
+        const { add, onNext, user } = set(round, { effort })
+        expect(onNext).not.toHaveBeenCalled()
+        await user.click(screen.getByRole('button', { name: words }))
+        expect(onNext).toHaveBeenCalledExactlyOnceWith('s1', grams)
+        expect(add, 'no set is made up').not.toHaveBeenCalled()
+      },
+    )
+
+    it.each([
+      [1, 5],
+      [1, 7],
+      [3, 2],
+    ])('offers nothing after set %i at effort %i', (round, effort) => {
+      set(round, { effort })
+      expect(screen.queryByRole('button', { name: /next set/ })).toBeNull()
+    })
+
+    it('tells the found weight with the set that was done with it', async () => {
+      const { add, user } = set(2, {}, 2000)
+      await user.click(screen.getByRole('radio', { name: 'effort 5' }))
+      expect(add).toHaveBeenLastCalledWith({ slotKey: 's1', round: 2, side: 'BOTH', grams: 2000, effort: 5 })
+    })
+  })
+
   it('asks where only when there is pain, and logs the side with the place', async () => {
     const none = panel({ pain: 0 })
     expect(screen.queryByRole('radio', { name: 'knee' })).toBeNull()

@@ -36,6 +36,8 @@ export function LogPanel({
   segment,
   arm,
   known,
+  next,
+  onNext,
   add,
 }: {
   person: S['RunPersonView']
@@ -43,6 +45,10 @@ export function LogPanel({
   /** in a phrase each arm is told of as a whole */
   arm?: { side: 'LEFT' | 'RIGHT'; choose: (side: 'LEFT' | 'RIGHT') => void }
   known?: Entry
+  /** grams found for this set in the one before; undefined where it is as planned */
+  next?: number
+  /** a weight is taken for the next set of this slot */
+  onNext?: (slotKey: string, grams: number) => void
   add: (e: Entry) => void
 }) {
   const [side, setSide] = useState<Side>('neither')
@@ -51,10 +57,19 @@ export function LogPanel({
   const slot = person.slots.find((s) => s.key === segment.slotKey)
   const part = slot?.parts.find((p) => p.side === segment.side) ?? slot?.parts[0]
   const log = (e: Partial<Entry>) =>
-    add({ slotKey: segment.slotKey, round: segment.round, side: segment.side, ...e })
+    add({
+      slotKey: segment.slotKey,
+      round: segment.round,
+      side: segment.side,
+      // a weight found in the set before is told with the set, for it is not the one planned
+      ...(next !== undefined && known?.grams === undefined ? { grams: next } : {}),
+      ...e,
+    })
   const where = PLACES.find((w) => known?.painWhere?.endsWith(w))
   const reps = known?.reps ?? part?.dose.reps
-  const grams = known?.grams ?? part?.dose.grams
+  const planned = part?.dose.grams
+  const grams = known?.grams ?? next ?? planned
+  const offer = offered(part?.finding, segment.round, known?.effort)
   return (
     <>
       <h2 className="text-xl font-bold">{part?.title}</h2>
@@ -82,6 +97,18 @@ export function LogPanel({
       {person.effortCap !== undefined && known?.effort !== undefined && known.effort > person.effortCap && (
         <p role="alert" className="-mt-3 mb-3 font-bold text-sand">
           Over the limit of {person.effortCap}: ease now, rest until it is below.
+        </p>
+      )}
+      {offer !== undefined && onNext && (
+        <p className="-mt-2 mb-3">
+          {offer > (grams ?? 0) ? 'That was easy' : 'That was too hard'}:{' '}
+          <button
+            type="button"
+            className="min-h-[46px] rounded border border-sand px-3 font-bold text-sand"
+            onClick={() => onNext(segment.slotKey, offer)}
+          >
+            {offer === 0 ? 'no weight' : `${kilos(offer)} kg`} next set
+          </button>
         </p>
       )}
       <Scale label="pain" name="pain" look="night" value={known?.pain} onChange={(pain) => log({ pain })} />
@@ -120,7 +147,7 @@ export function LogPanel({
             value={grams === 0 ? 'none' : String(kilos(grams))}
             given={known?.grams !== undefined}
             down={() => log({ grams: Math.max(0, grams - STEP) })}
-            up={() => log({ grams: Math.min(part?.dose.grams ?? grams, grams + STEP) })}
+            up={() => log({ grams: Math.min(Math.max(planned ?? grams, grams), grams + STEP) })}
             keep={() => log({ grams })}
           />
         )}
@@ -135,6 +162,12 @@ export function LogPanel({
       </div>
     </>
   )
+}
+
+/** The weight offered after a set that finds it; undefined where none is. */
+function offered(f: S['WeightFinding'] | undefined, round: number, effort: number | undefined) {
+  if (!f || effort === undefined || round > f.sets) return undefined
+  return effort >= f.hard ? f.down : effort <= f.easy ? f.up : undefined
 }
 
 function Stepper({

@@ -26,6 +26,18 @@ const kindWords = {
 }
 const restWords = { STILL: 'rest', WALKING: 'rest, walking', STRETCH: 'rest in a stretch' }
 
+/** A weight found in a set, for the sets after it. */
+interface Found {
+  grams: number
+  after: number
+}
+
+const nextOf = (f: Found | undefined, round: number) => (f && round > f.after ? f.grams : undefined)
+
+/** A rest is a stretch only where one was found for it. */
+const restOf = (s: S['Segment'], stretch: string | undefined) =>
+  s.restStyle === 'STRETCH' && !stretch ? 'STILL' : (s.restStyle ?? 'STILL')
+
 export interface RunPageProps {
   runId: string
   /** the number to call, as the studio set it */
@@ -66,6 +78,7 @@ function Live({
   const [ending, setEnding] = useState(false)
   const [sound, setSound] = useState(true)
   const [arm, setArm] = useState<'LEFT' | 'RIGHT'>('LEFT')
+  const [found, setFound] = useState<Record<string, Found>>({})
   // what to keep in mind beside the timer; the run goes on without it
   const about = useTold(person.clientId, async () => {
     const of = { params: { path: { clientId: person.clientId } } }
@@ -272,7 +285,7 @@ function Live({
                       : c.status === 'PAUSED'
                         ? 'paused'
                         : segment.kind === 'REST'
-                          ? restWords[segment.restStyle ?? 'STILL']
+                          ? restWords[restOf(segment, slotOf(segment.slotKey)?.stretch)]
                           : kindWords[segment.kind]}
                   </p>
                   {segment.kind === 'WORK' && segment.side !== 'BOTH' && (
@@ -303,6 +316,20 @@ function Live({
               </p>
               {part?.breathe && <p className="mt-1 text-xl">Breathe out on the effort, never hold.</p>}
               {part && <p className="mt-1 font-mono text-xl text-[#b8c8cd]">{part.doseText}</p>}
+              {segment.kind === 'REST' && slotOf(segment.slotKey)?.stretch && (
+                <p className="mt-1 text-[clamp(18px,2.2vw,26px)] font-bold text-white">
+                  <span className="font-normal text-[#a9bcc2]">in this rest: </span>
+                  {slotOf(segment.slotKey)?.stretch}
+                </p>
+              )}
+              {shown && slotOf(shown.slotKey)?.upper && (
+                <p className="mt-1 text-lg text-[#b8c8cd]">
+                  above it, for who can: <strong>{slotOf(shown.slotKey)?.upper}</strong>
+                </p>
+              )}
+              {shown && (slotOf(shown.slotKey)?.tasks.length ?? 0) > 0 && (
+                <p className="mt-1 text-lg text-[#b8c8cd]">for {slotOf(shown.slotKey)?.tasks.join(', ')}</p>
+              )}
               <p className="mt-5 border-t border-[#35505a] pt-3 text-xl">
                 {then ? (
                   <>
@@ -371,6 +398,8 @@ function Live({
             segment={toldOf}
             arm={phrase ? { side: arm, choose: setArm } : undefined}
             known={toldOf && entries(events, people).get(entryKey(toldOf, person.clientId))}
+            next={toldOf && nextOf(found[toldOf.slotKey], toldOf.round)}
+            onNext={(key, grams) => setFound((f) => ({ ...f, [key]: { grams, after: toldOf?.round ?? 0 } }))}
             add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
           />
           <p role="status" className="mt-4 text-sm text-[#a9bcc2]">

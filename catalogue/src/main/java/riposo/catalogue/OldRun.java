@@ -135,6 +135,7 @@ public record OldRun(
               form(p, Side.valueOf(p.path("side").asString())),
               RunDocument.JSON.treeToValue(p.path("dose"), Dose.class),
               null,
+              null,
               null));
     }
     Set<UUID> closers = new HashSet<>();

@@ -65,7 +65,8 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
       int range,
       String familyId,
       Dose asked,
-      EntryDocument entry) {}
+      EntryDocument entry,
+      @Nullable Boolean finding) {}
 
   /** The JSON schema of the document. */
   public static String schema() {
@@ -143,7 +144,8 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
             s.form().range(),
             s.familyId(),
             s.asked(),
-            EntryDocument.of(s.entry())));
+            EntryDocument.of(s.entry()),
+            s.finding() ? Boolean.TRUE : null));
   }
 
   /** A stored set. */
@@ -156,7 +158,8 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
         new DoneSet.Form(d.movementId, java.util.Set.copyOf(d.support), d.range, entry.side()),
         d.familyId,
         d.asked,
-        entry);
+        entry,
+        Boolean.TRUE.equals(d.finding));
   }
 
   /** Stored sets. */

@@ -221,7 +221,13 @@ class RunDocumentTest {
       ClientDay day = plans.day(WHO, caps, kit, Map.of(), Mobility.USUAL);
       RunSheet one =
           new RunSheets(CATALOGUE, ADAPTER)
-              .one(UUID.randomUUID(), shipped.name(), plan, plans.adapt(plan, day, Map.of()), day);
+              .one(
+                  UUID.randomUUID(),
+                  shipped.name(),
+                  plan,
+                  plans.adapt(plan, day, Map.of()),
+                  day,
+                  6);
       List<RunSheet.Person> both = new ArrayList<>(one.people());
       both.add(new RunSheet.Person(UUID.randomUUID(), 5, null, both.get(0).slots()));
       RunSheet two =

@@ -36,7 +36,8 @@ class DoseTest {
 
   private Locator work(int nth) {
     return page.locator("section[data-block]", new Page.LocatorOptions())
-        .filter(new Locator.FilterOptions().setHas(page.locator("h2:text-is('Work')")))
+        .filter(
+            new Locator.FilterOptions().setHas(page.locator("h2:text-matches('^Work( [0-9])?$')")))
         .nth(nth);
   }
 
@@ -45,6 +46,15 @@ class DoseTest {
         .last()
         .click();
     return page.getByRole(AriaRole.DIALOG);
+  }
+
+  /** Names the movement above the one of the dialog. */
+  private void above(Locator dialog, String text, String name) {
+    dialog.getByLabel("The movement above this one").fill(text);
+    page.locator("[role=listbox] [role=option]")
+        .filter(new Locator.FilterOptions().setHasText(name))
+        .first()
+        .click();
   }
 
   @Test
@@ -75,7 +85,7 @@ class DoseTest {
     // a phrase: left, right, both
     Studio.button(page, "+ work block").click();
     work(1).locator("select").first().selectOption("PHRASE");
-    pick("Work", "squat", "Squat");
+    pick("Work 2", "squat", "Squat");
     Locator repeats = number(work(1), "repeats");
     repeats.fill("8");
     number(work(1), "rest, s").fill("30");
@@ -93,11 +103,29 @@ class DoseTest {
     // holds of 40 s, each side its own
     Studio.button(page, "+ work block").click();
     work(2).locator("select").first().selectOption("HOLDS");
-    pick("Work", "calf stretch", "Calf stretch");
+    pick("Work 3", "calf stretch", "Calf stretch");
     number(work(2), "hold, s").fill("40");
     number(work(2), "rest, s").fill("10");
     number(work(2), "repeats").fill("1");
     work(2).getByLabel("last rest").selectOption("1");
+    // and a stretch of what was held for the rest
+    Studio.button(page, "+ work block").click();
+    work(3).locator("select").first().selectOption("HOLDS");
+    pick("Work 4", "flamingo", "One-leg stand");
+    number(work(3), "hold, s").fill("40");
+    number(work(3), "rest, s").fill("60");
+    number(work(3), "repeats").fill("2");
+    work(3).getByText("rest, set-up, days").click();
+    work(3).getByLabel("the rest is").selectOption("STRETCH");
+    // one option above it, refused where it is not above
+    dialog = edit("One-leg stand");
+    dialog.getByLabel("Above it, for who can").selectOption("movement");
+    above(dialog, "heel-to-toe", "Heel-to-toe stand");
+    assertThat(dialog.getByText("Heel-to-toe stand is not above One-leg stand")).isVisible();
+    Studio.button(page, "another").click();
+    above(dialog, "knee-up hold", "Knee-up hold");
+    assertThat(dialog.getByText("is not above")).hasCount(0);
+    Studio.button(page, "Done").click();
     Studio.button(page, "Keep plan").click();
     assertThat(Studio.button(page, "Saved")).isVisible();
 
@@ -113,6 +141,20 @@ class DoseTest {
     assertThat(curls.nth(0)).containsText("1 × 8, no weight");
     assertThat(curls.nth(1)).containsText("1 × 8, 1 kg in each hand");
     assertThat(curls.nth(1)).containsText("1 kg: lightest in kit, to be found.");
+    Locator stand = rows.filter(new Locator.FilterOptions().setHasText("One-leg stand"));
+    assertThat(stand).containsText("2 × 40 s hold each side");
+    stand.getByRole(AriaRole.BUTTON).first().click();
+    Locator panel = page.getByLabel("Stair: Balance");
+    assertThat(panel).containsText("For catching a stumble");
+    assertThat(panel)
+        .containsText("In the rests: Calf stretch at the wall, 25 s a side, a mild pull");
+    // the option above is shown, never taken by itself; taken it has its way back
+    assertThat(stand).containsText("above it: Knee-up hold");
+    assertThat(stand).not().containsText("your choice");
+    panel.getByText("take it").click();
+    assertThat(stand).containsText("your choice");
+    page.keyboard().press("z");
+    assertThat(stand).not().containsText("your choice");
   }
 
   @Test
@@ -136,6 +178,7 @@ class DoseTest {
         .getByRole(AriaRole.BUTTON)
         .first()
         .click();
+    Studio.button(page, "Another weight").click();
     Locator weight = page.getByLabel("Weight", new Page.GetByLabelOptions().setExact(true));
     Locator kg = weight.getByLabel("Another weight, kg");
     kg.fill("2");

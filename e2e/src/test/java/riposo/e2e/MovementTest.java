@@ -97,6 +97,7 @@ class MovementTest {
     row("Squat").getByRole(AriaRole.BUTTON).first().click();
     page.getByText("Sit and stand: the stair").waitFor();
     page.keyboard().press("ArrowDown");
+    page.keyboard().press("Enter");
     assertThat(row("Squat")).containsText("your choice");
     String chosen = page.locator("[aria-current=step]").innerText().split("\n")[0];
     page.reload();

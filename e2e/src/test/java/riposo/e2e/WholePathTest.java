@@ -113,6 +113,8 @@ class WholePathTest {
     squat.getByRole(AriaRole.BUTTON).click();
     page.getByLabel("Stair: Sit and stand").waitFor();
     page.keyboard().press("ArrowDown");
+    assertThat(squat).not().containsText("your choice");
+    page.keyboard().press("Enter");
     assertThat(squat).containsText("your choice");
     assertThat(squat).containsText("Chair tap");
     Studio.button(page, "Let Riposo choose again").click();

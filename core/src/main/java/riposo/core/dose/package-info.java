@@ -5,7 +5,8 @@
  *   <li>{@link riposo.core.dose.Dose}: of a slot, a round and a side; {@link riposo.core.dose.Held}
  *       the weight, hand by hand
  *   <li>{@link riposo.core.dose.FoundWeight}: which weight to begin with, from {@link
- *       riposo.core.dose.Weights}; {@link riposo.core.dose.WeightChoice} one set by hand
+ *       riposo.core.dose.Weights}; {@link riposo.core.dose.WeightChoice} one set by hand; {@link
+ *       riposo.core.dose.WeightFinding} how it is found in the first sets
  *   <li>{@link riposo.core.dose.Loads}: caps, kit, and the step that is too big
  * </ul>
  */

@@ -5,6 +5,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
+import riposo.core.dose.WeightFinding;
 import riposo.core.limit.Side;
 import riposo.core.movement.Modifier;
 import riposo.core.quantity.Effort;
@@ -19,9 +20,21 @@ import riposo.core.quantity.Effort;
  * @param familyId of the movement done, as it was then
  * @param asked the dose of the sheet
  * @param entry what was told of it
+ * @param finding it was one of the first sets, in which a weight is found: no step towards more
  */
 public record DoneSet(
-    UUID person, String askedId, Form form, String familyId, Dose asked, Entry entry) {
+    UUID person,
+    String askedId,
+    Form form,
+    String familyId,
+    Dose asked,
+    Entry entry,
+    boolean finding) {
+  /** A set at a weight that is known. */
+  public DoneSet(UUID person, String askedId, Form form, String familyId, Dose asked, Entry entry) {
+    this(person, askedId, form, familyId, asked, entry, false);
+  }
+
   /**
    * What was done, whatever came of it: two sets of the same form can be compared.
    *
@@ -50,7 +63,10 @@ public record DoneSet(
             used == null ? Set.copyOf(done.modifiers()) : used,
             done.range(),
             entry.side());
-    return Optional.of(new DoneSet(person, slot.askedId(), form, family, part.dose(), entry));
+    WeightFinding f = part.finding();
+    boolean finding = f != null && entry.round() <= f.sets();
+    return Optional.of(
+        new DoneSet(person, slot.askedId(), form, family, part.dose(), entry, finding));
   }
 
   public String slotKey() {

@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan.WorkShare;
 import riposo.core.adapt.RestStretch;
 import riposo.core.dose.Dose;
+import riposo.core.dose.WeightFinding;
 import riposo.core.limit.Side;
 import riposo.core.movement.Modifier;
 import riposo.core.plan.Block;
@@ -166,8 +167,15 @@ public record RunSheet(
    * @param capLeft greatest weight in the left hand in grams; null where none is taken or nothing
    *     limits it, and in older runs
    * @param capRight greatest weight in the right hand in grams, as above
+   * @param finding how its weight is found in the first sets; null where it is known, or none is
+   *     taken
    */
-  public record Part(Form form, Dose dose, @Nullable Integer capLeft, @Nullable Integer capRight) {}
+  public record Part(
+      Form form,
+      Dose dose,
+      @Nullable Integer capLeft,
+      @Nullable Integer capRight,
+      @Nullable WeightFinding finding) {}
 
   /** Something else that was open at the start: one form for both sides, or one a side. */
   public record Choice(List<Form> forms) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
@@ -19,6 +20,7 @@ import riposo.core.adapt.UpperOption;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Held;
 import riposo.core.dose.Loads;
+import riposo.core.dose.WeightFinding;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
@@ -39,29 +41,45 @@ public final class RunSheets {
     this.adapter = adapter;
   }
 
-  /** The sheet of one person. */
+  /**
+   * The sheet of one person.
+   *
+   * @param goalEffort effort aimed for, 1 to 10
+   */
   public RunSheet one(
-      UUID planId, String name, SessionPlan plan, AdaptedPlan adapted, ClientDay day) {
+      UUID planId,
+      String name,
+      SessionPlan plan,
+      AdaptedPlan adapted,
+      ClientDay day,
+      int goalEffort) {
     return new RunSheet(
         planId,
         name,
         adapted.date(),
         adapted.timeline(),
         plan.beat(),
-        List.of(person(day.clientId(), plan, adapted, day.caps())));
+        List.of(person(day, plan, adapted, goalEffort)));
   }
 
-  private RunSheet.Person person(UUID id, SessionPlan plan, AdaptedPlan adapted, Caps caps) {
+  private RunSheet.Person person(
+      ClientDay day, SessionPlan plan, AdaptedPlan adapted, int goalEffort) {
+    Integer cap = adapted.effortCap();
+    int goal = cap == null ? goalEffort : Math.min(goalEffort, cap);
+    Map<String, Integer> most = new HashMap<>();
     Map<String, List<Stage>> stages = new HashMap<>();
     Set<String> atOnce = new HashSet<>();
     for (SessionPlan.Asked a : plan.asked()) {
       stages.put(a.key(), a.slot().stages());
+      if (a.slot().grams() != null) {
+        most.put(a.key(), a.slot().grams());
+      }
       if (a.block().format().phrase().contains(Side.BOTH)) {
         atOnce.add(a.key());
       }
     }
     return new RunSheet.Person(
-        id,
+        day.clientId(),
         adapted.effortCap(),
         adapted.workShare(),
         adapted.slots().stream()
@@ -70,15 +88,20 @@ public final class RunSheets {
                     slot(
                         s,
                         stages.getOrDefault(s.slotKey(), List.of()),
-                        caps,
-                        atOnce.contains(s.slotKey())))
+                        day,
+                        atOnce.contains(s.slotKey()),
+                        goal,
+                        most.getOrDefault(s.slotKey(), Integer.MAX_VALUE)))
             .toList());
   }
 
-  private RunSheet.Slot slot(AdaptedSlot s, List<Stage> stages, Caps caps, boolean atOnce) {
+  private RunSheet.Slot slot(
+      AdaptedSlot s, List<Stage> stages, ClientDay day, boolean atOnce, int goal, int most) {
     List<RunSheet.Part> parts = new ArrayList<>();
+    boolean finds = s.found() != null && s.found().toBeFound();
     for (int i = 0; i < s.result().parts().size(); i++) {
-      parts.add(part(s.result().parts().get(i), s.doses().get(i), caps, atOnce));
+      RunSheet.Part part = part(s.result().parts().get(i), s.doses().get(i), day.caps(), atOnce);
+      parts.add(finds ? finding(part, day, goal, most) : part);
     }
     return new RunSheet.Slot(
         s.slotKey(),
@@ -114,7 +137,35 @@ public final class RunSheets {
         form(p),
         dose,
         held == null ? null : cap(p, Side.LEFT, held.way(), caps, atOnce),
-        held == null ? null : cap(p, Side.RIGHT, held.way(), caps, atOnce));
+        held == null ? null : cap(p, Side.RIGHT, held.way(), caps, atOnce),
+        null);
+  }
+
+  /** The part with how its weight is found; as it is where it takes none. */
+  private static RunSheet.Part finding(RunSheet.Part p, ClientDay day, int goal, int most) {
+    Held held = p.dose().weight();
+    if (held == null) {
+      return p;
+    }
+    int cap =
+        Stream.of(p.capLeft(), p.capRight())
+            .filter(c -> c != null)
+            .mapToInt(Integer::intValue)
+            .min()
+            .orElse(Integer.MAX_VALUE);
+    int hands = held.way() == Carry.EACH_HAND || held.way() == Carry.THIGHS ? 2 : 1;
+    // two in one hand are no step of the kit
+    WeightFinding f =
+        held.way() == Carry.TWO_IN_ONE
+            ? null
+            : WeightFinding.of(
+                held.heavier(),
+                Math.min(cap, most),
+                hands,
+                day.kit().weights(),
+                goal,
+                day.today().cut());
+    return new RunSheet.Part(p.form(), p.dose(), p.capLeft(), p.capRight(), f);
   }
 
   private @Nullable Integer cap(Performed p, Side hand, Carry way, Caps caps, boolean atOnce) {

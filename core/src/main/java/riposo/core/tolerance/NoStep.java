@@ -8,6 +8,7 @@ public enum NoStep {
   NOT_ASKED("a next morning is not answered, and unknown is not good"),
   NOT_SETTLED("a next morning was not settled"),
   CUT("one of the two sessions was eased, short or stopped"),
+  FINDING("the weight was still being found in one of the two sessions"),
   GAP("the two sessions lie more than 9 days apart"),
   OTHER_FORM("the two sessions were done in another variant, support or side, or weight"),
   PAIN_OVER_USUAL("pain was over the client's usual"),

@@ -119,6 +119,10 @@ public record Tolerance(
     when(all, NoStep.NOT_ASKED, !asked);
     when(all, NoStep.NOT_SETTLED, asked && !both.stream().allMatch(FamilySession::settled));
     when(all, NoStep.CUT, both.stream().anyMatch(FamilySession::cut));
+    when(
+        all,
+        NoStep.FINDING,
+        both.stream().flatMap(s -> s.lastSets().stream()).anyMatch(DoneSet::finding));
     when(all, NoStep.GAP, ChronoUnit.DAYS.between(before.date(), now.date()) > GAP_DAYS);
     when(
         all,

@@ -88,6 +88,7 @@ class EntryTest {
                             100),
                         new Dose(2, 10, null, 2000, 2, null, false),
                         null,
+                        null,
                         null))
             .toList();
     return new RunSheet.Slot(

@@ -45,6 +45,7 @@ class ToleranceTest {
     private NextDay next = FINE;
     private Verdict decided;
     private boolean sign;
+    private boolean finding;
     private boolean cut;
     private Integer cap;
 
@@ -114,6 +115,11 @@ class ToleranceTest {
       return this;
     }
 
+    Made finding() {
+      finding = true;
+      return this;
+    }
+
     Made cap(int x) {
       cap = x;
       return this;
@@ -127,7 +133,8 @@ class ToleranceTest {
               new DoneSet.Form(movement, support, range, side),
               "family",
               new Dose(2, 10, null, null, 2, null, false),
-              Entry.of("s1", 1, side).effort(effort).pain(pain, null).reps(reps).grams(grams));
+              Entry.of("s1", 1, side).effort(effort).pain(pain, null).reps(reps).grams(grams),
+              finding);
       return new FamilySession(
           UUID.randomUUID(), date, List.of(e), 0, sign, cut, cap, false, next, decided);
     }
@@ -170,6 +177,9 @@ class ToleranceTest {
         arguments(
             "last morning not asked", PAIN_FREE, day(1), day(8).next(null), OPEN, NoStep.NOT_ASKED),
         arguments("morning worse", PAIN_FREE, day(1).next(worse), day(8), OPEN, NoStep.NOT_SETTLED),
+        arguments(
+            "a weight found before", PAIN_FREE, day(1).finding(), day(8), OPEN, NoStep.FINDING),
+        arguments("a weight found now", PAIN_FREE, day(1), day(8).finding(), OPEN, NoStep.FINDING),
         arguments("eased or short before", PAIN_FREE, day(1).cut(), day(8), OPEN, NoStep.CUT),
         arguments("eased or short now", PAIN_FREE, day(1), day(8).cut(), OPEN, NoStep.CUT),
         arguments("stopped by a sign before", PAIN_FREE, day(1).sign(), day(8), OPEN, NoStep.CUT),

@@ -187,7 +187,7 @@ class AdaptService implements AdaptedPlans {
     AdaptedPlan a = adapt(planId, day);
     RunSheet sheet =
         new RunSheets(movements.catalogue(), movements.adapter())
-            .one(planId, plan.name(), plan.plan(), a, day);
+            .one(planId, plan.name(), plan.plan(), a, day, clients.require(clientId).goalEffort());
     return new Ready(sheet, problems(plan, a, day), strength(a));
   }
 

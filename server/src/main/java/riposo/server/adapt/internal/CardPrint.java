@@ -97,7 +97,9 @@ class CardPrint {
                 "times",
                 Wording.times(view.timeline(), s.key()),
                 "reasons",
-                s.reasons().stream().limit(1).map(Pdf::plain).toList()));
+                s.reasons().stream().limit(1).map(Pdf::plain).toList(),
+                "beside",
+                beside(s)));
       }
     }
     List<String> ease = new ArrayList<>();
@@ -166,6 +168,22 @@ class CardPrint {
             paper,
             false);
     return new Pdf.Printed(out, client.name() + " " + view.planName());
+  }
+
+  /** What a movement is for, what fills its rests, and what is above it for who can. */
+  private static List<String> beside(SlotView s) {
+    List<String> all = new ArrayList<>();
+    if (!s.tasks().isEmpty()) {
+      all.add(
+          "For " + String.join(", ", s.tasks()) + (s.serves().isEmpty() ? "." : ": your goal."));
+    }
+    if (s.stretch() != null) {
+      all.add("In the rests: " + s.stretch() + ".");
+    }
+    if (s.upper() != null && !s.upper().taken()) {
+      all.add("Above it, when you are told so: " + s.upper().words() + ".");
+    }
+    return all.stream().map(Pdf::plain).toList();
   }
 
   private static String dose(PartView p, List<Room.Printed> printed, Build build) {

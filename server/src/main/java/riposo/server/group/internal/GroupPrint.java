@@ -74,7 +74,7 @@ class GroupPrint {
                     .map(
                         w ->
                             Pdf.plain(
-                                "Watch " + w.name() + ": " + w.text() + ", " + w.slots() + "."))
+                                "Watch " + w.name() + ": " + String.join("; ", w.reasons()) + "."))
                     .toList(),
                 "head",
                 Wording.day(s.date())

@@ -60,11 +60,11 @@ record GroupSheet(
       List<String> weights) {}
 
   /**
-   * Why somebody needs watching.
+   * Somebody who needs watching.
    *
-   * @param slots the slots it holds for, in words: "slots 1 and 3"
+   * @param reasons what to look for, each with the slots it holds for
    */
-  record SheetWatch(UUID clientId, String name, String text, String slots) {}
+  record SheetWatch(UUID clientId, String name, List<String> reasons) {}
 
   /**
    * The option above what a slot asks, and who may do it.

@@ -380,7 +380,7 @@ class SheetMaker {
     int all = g.lanes.slots().size();
     return there == 0
         ? Optional.empty()
-        : Optional.of(g.first(who) + (there == all ? "" : ", " + there + " of " + all));
+        : Optional.of(g.first(who) + (there == all ? "" : ", " + there + " of " + all + " slots"));
   }
 
   private List<GroupSheet.SheetLane> lanes(Given g, SessionPlan plan, List<String> names) {

@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.EntryDocument;
 import riposo.core.adapt.AdaptedPlan.WorkShare;
 import riposo.core.dose.Dose;
+import riposo.core.dose.WeightFinding;
 import riposo.core.limit.Side;
 import riposo.core.movement.Movement;
 import riposo.core.plan.Block;
@@ -137,6 +138,7 @@ class RunViews {
    * What is done in a slot or on one side of it.
    *
    * @param capLeft greatest weight in the left hand, grams; null where nothing limits it
+   * @param finding how its weight is found in the first sets; null where it is known
    */
   record RunPartView(
       Side side,
@@ -148,7 +150,8 @@ class RunViews {
       Dose dose,
       String doseText,
       @Nullable Integer capLeft,
-      @Nullable Integer capRight) {}
+      @Nullable Integer capRight,
+      @Nullable WeightFinding finding) {}
 
   /**
    * A sign of the stop panel as shown.
@@ -313,7 +316,8 @@ class RunViews {
         p.dose(),
         DoseWords.dose(p.dose(), client.printed(), client.record().build()),
         p.capLeft(),
-        p.capRight());
+        p.capRight(),
+        p.finding());
   }
 
   private StopView stop(RunEvent.Stop s, List<EventRow> rows, List<WithdrawalRow> withdrawn) {
