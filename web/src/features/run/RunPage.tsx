@@ -170,6 +170,8 @@ function Live({
       ? nextWork
       : segments.slice(segments.indexOf(nextWork) + 1).find((s) => s.kind === 'WORK')
   const part = shown && partOf(shown)
+  // a run kept on the device since before it was told says nothing of it
+  const shownFor = (shown && slotOf(shown.slotKey)?.tasks) ?? []
   // In rest the set just done is asked; in work the one running.
   const asked =
     segment.kind === 'WORK' ? segment : [...segments.slice(0, index)].reverse().find((s) => s.kind === 'WORK')
@@ -327,8 +329,8 @@ function Live({
                   above it, for who can: <strong>{slotOf(shown.slotKey)?.upper}</strong>
                 </p>
               )}
-              {shown && (slotOf(shown.slotKey)?.tasks.length ?? 0) > 0 && (
-                <p className="mt-1 text-lg text-[#b8c8cd]">for {slotOf(shown.slotKey)?.tasks.join(', ')}</p>
+              {shownFor.length > 0 && (
+                <p className="mt-1 text-lg text-[#b8c8cd]">for {shownFor.join(', ')}</p>
               )}
               <p className="mt-5 border-t border-[#35505a] pt-3 text-xl">
                 {then ? (
