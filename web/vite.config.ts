@@ -39,6 +39,8 @@ export default defineConfig({
   server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
   test: {
     environment: 'happy-dom',
+    // every order of every log is tried: a busy machine takes longer, and that is no failure
+    testTimeout: 30_000,
     environmentOptions: { happyDOM: { url: 'http://studio.test/' } },
   },
 })

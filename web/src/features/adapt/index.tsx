@@ -466,6 +466,7 @@ function SlotRow({
           />
         )}
         {s.weight && <span className="block text-[13px] leading-snug text-soft">{s.weight.words}</span>}
+        {s.band && <span className="block text-[13px] leading-snug text-soft">{s.band}</span>}
         {s.stretch && current && (
           <span className="block text-[13px] leading-snug text-soft">rests: {s.stretch}</span>
         )}

@@ -224,6 +224,7 @@ function Row({
     slot.hold !== undefined && `holds of ${slot.hold} s`,
     slot.stages.length > 0 && `${slot.stages.length} stages`,
     slot.rounds.length > 0 && `round ${slot.rounds.map((r) => r.round).join(', ')} differs`,
+    slot.band && `band ${kg(slot.band.grams)}`,
     slot.upper && 'an option above it',
     slot.extra && `${slot.extra.seconds} s more ${slot.extra.side.toLowerCase()}: ${slot.extra.reason}`,
   ].filter(Boolean)

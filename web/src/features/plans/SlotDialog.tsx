@@ -15,6 +15,7 @@ import {
   type Slot,
   type Tempo,
 } from './draft'
+import { BandFields } from './BandFields'
 import { MovementFind } from './MovementFind'
 import { UpperField } from './UpperField'
 
@@ -227,6 +228,9 @@ export function SlotDialog({
           </div>
         )}
       </div>
+      {(m?.load === 'band' || slot.band) && (
+        <BandFields slot={slot} error={wrong('band')} onChange={(band) => set({ band })} />
+      )}
       <UpperField
         slot={slot}
         movements={movements}

@@ -318,6 +318,9 @@ function Live({
               </p>
               {part?.breathe && <p className="mt-1 text-xl">Breathe out on the effort, never hold.</p>}
               {part && <p className="mt-1 font-mono text-xl text-[#b8c8cd]">{part.doseText}</p>}
+              {shown && slotOf(shown.slotKey)?.band && (
+                <p className="mt-1 text-lg text-[#b8c8cd]">{slotOf(shown.slotKey)?.band}</p>
+              )}
               {segment.kind === 'REST' && slotOf(segment.slotKey)?.stretch && (
                 <p className="mt-1 text-[clamp(18px,2.2vw,26px)] font-bold text-white">
                   <span className="font-normal text-[#a9bcc2]">in this rest: </span>

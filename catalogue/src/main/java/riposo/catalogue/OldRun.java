@@ -161,6 +161,7 @@ public record OldRun(
         permitted,
         stages,
         null,
+        null,
         null);
   }
 

@@ -6,10 +6,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import riposo.core.kit.Band;
 import riposo.core.limit.Side;
 import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Tempo;
+import riposo.core.plan.BandAsk;
 import riposo.core.plan.Block;
 import riposo.core.plan.Extra;
 import riposo.core.plan.Format;
@@ -206,7 +208,16 @@ public record PlanDocument(
         s.has("carry") ? constant(Carry.class, s.get("carry").asString()) : null,
         s.path("ramp").asBoolean(false) ? Boolean.TRUE : null,
         number(s, "height"),
-        s.has("upper") ? upper(s.get("upper")) : null);
+        s.has("upper") ? upper(s.get("upper")) : null,
+        s.has("band") ? band(s.get("band")) : null);
+  }
+
+  private static BandAsk band(JsonNode b) {
+    return new BandAsk(
+        constant(Band.Hold.class, b.get("hold").asString()),
+        b.get("grams").asInt(),
+        b.get("reach").asInt(),
+        number(b, "stance"));
   }
 
   private static Upper upper(JsonNode u) {
@@ -299,6 +310,12 @@ public record PlanDocument(
     put(o, "height", s.height());
     if (s.ramp() != null) {
       o.put("ramp", true);
+    }
+    BandAsk band = s.band();
+    if (band != null) {
+      ObjectNode b = o.putObject("band");
+      b.put("hold", id(band.hold())).put("grams", band.grams()).put("reach", band.reachCm());
+      put(b, "stance", band.stanceCm());
     }
     Upper upper = s.upper();
     if (upper != null) {

@@ -22,6 +22,7 @@ import riposo.core.Orders;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Adapter;
+import riposo.core.adapt.BandGrip;
 import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.PlanAdapter;
@@ -31,6 +32,7 @@ import riposo.core.adapt.UpperOption;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Held;
 import riposo.core.dose.Weight;
+import riposo.core.kit.Band;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
@@ -43,6 +45,7 @@ import riposo.core.movement.LoadKind;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Tempo;
+import riposo.core.plan.BandAsk;
 import riposo.core.plan.Block;
 import riposo.core.plan.BlockOrder;
 import riposo.core.plan.Extra;
@@ -70,6 +73,16 @@ class PlanDocumentTest {
   private static final Adapter ADAPTER = new Adapter(CATALOGUE);
   private static final PlanAdapter PLANS = new PlanAdapter(ADAPTER);
   private static final List<Movement> ALL = List.copyOf(CATALOGUE.movements());
+
+  private static final List<Band> BANDS =
+      List.of(
+          new Band(
+              "blue loop",
+              150,
+              List.of(new Band.Measured(50, 1500), new Band.Measured(100, 2600)),
+              false,
+              4),
+          new Band("grey", 120, List.of(new Band.Measured(100, 1200)), false, 2));
 
   private static String any(Random r) {
     return ALL.get(r.nextInt(ALL.size())).id();
@@ -129,7 +142,14 @@ class PlanDocumentTest {
             ? null
             : (Integer)
                 (m.support().least() + r.nextInt(m.support().most() - m.support().least() + 1)),
-        kind == FormatKind.PHRASE ? null : upper(r, m));
+        kind == FormatKind.PHRASE ? null : upper(r, m),
+        changing || m.loadKind() != LoadKind.BAND || r.nextBoolean()
+            ? null
+            : new BandAsk(
+                Band.Hold.values()[r.nextInt(3)],
+                500 * (1 + r.nextInt(8)),
+                40 + r.nextInt(80),
+                20 + r.nextInt(30)));
   }
 
   /** One option above a movement, of the three kinds; null in half of all slots. */
@@ -201,6 +221,7 @@ class PlanDocumentTest {
   void adaptedInAnyFormatNothingBreaksALimitOrIsHeldTooLongOrRestsTooLittle() {
     int stretches = 0;
     int uppers = 0;
+    int grips = 0;
     for (int seed = 0; seed < 250; seed++) {
       Random r = new Random(seed);
       SessionPlan plan =
@@ -220,7 +241,10 @@ class PlanDocumentTest {
               plan,
               caps,
               new Kitbag(
-                  EnumSet.allOf(Kit.class), List.of(new Weight(500, 2), new Weight(1000, 2))),
+                  EnumSet.allOf(Kit.class),
+                  List.of(new Weight(500, 2), new Weight(1000, 2)),
+                  Set.of(),
+                  BANDS),
               Map.of(),
               Map.of(),
               Mobility.USUAL);
@@ -242,6 +266,13 @@ class PlanDocumentTest {
               .isNotEmpty()
               .allMatch(x -> stretch.seconds() * sidesAtOnce(stretch) + 5 <= x);
           stretches++;
+        }
+        BandGrip band = s.band();
+        if (band != null && band.grip() != null) {
+          assertThat(band.grip().force().checkGrams())
+              .as("seed %d, %s", seed, band)
+              .isLessThanOrEqualTo(own.cap(Axis.LOAD_HAND, Side.BOTH));
+          grips++;
         }
         UpperOption upper = s.upper();
         if (upper != null && upper.form() != null) {
@@ -290,6 +321,7 @@ class PlanDocumentTest {
       }
     }
     assertThat(List.of(stretches, uppers)).allMatch(n -> n > 20);
+    assertThat(grips).isPositive();
   }
 
   private static List<Integer> rests(AdaptedPlan a, String key) {
@@ -397,6 +429,10 @@ class PlanDocumentTest {
     "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"upper\": {\"movement\": \"gone\"}', /blocks/0/slots/0/upper: The upper option is no longer",
     "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"upper\": {\"slower\": true, \"grams\": 2000}', /blocks/0/slots/0/upper",
     "'\"movement\": \"squat\"', '\"movement\": \"curl\", \"grams\": 3000, \"upper\": {\"grams\": 2000}', An upper option of 2 kg is not above the 3 kg asked",
+    "'\"movement\": \"squat\"', '\"movement\": \"squat\", \"band\": {\"hold\": \"one-foot\", \"grams\": 2000, \"reach\": 80}', /blocks/0/slots/0/band: Squat takes no band",
+    "'\"movement\": \"squat\"', '\"movement\": \"seated-band-curl\", \"band\": {\"hold\": \"two-feet\", \"grams\": 2000, \"reach\": 80}', a band under both feet needs the stance",
+    "'\"movement\": \"squat\"', '\"movement\": \"seated-band-curl\", \"band\": {\"hold\": \"one-foot\", \"grams\": 0, \"reach\": 80}', 'a pull of a band is 100 to 30000 g'",
+    "'\"movement\": \"squat\"', '\"movement\": \"seated-band-curl\", \"band\": {\"hold\": \"one-foot\", \"grams\": 2000, \"reach\": 400}', 'a reach of a band is 10 to 250 cm'",
     "'{', '', line 1",
   })
   void aBadDocumentNamesWhatIsWrong(String from, String to, String words) {

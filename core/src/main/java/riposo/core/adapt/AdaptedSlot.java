@@ -28,6 +28,7 @@ import riposo.core.plan.Block;
  * @param cut what shortens a hold; null where it lasts as asked
  * @param found which weight it is begun with and why, before the caps; null where it takes none
  * @param stretch what fills its rests; null where they are not to be a stretch
+ * @param band which band and where it is gripped; null where the plan asks for none
  * @param upper the option above what is asked; null where the plan names none, or it is not open
  */
 public record AdaptedSlot(
@@ -49,6 +50,7 @@ public record AdaptedSlot(
     @Nullable HoldCut cut,
     @Nullable FoundWeight found,
     @Nullable RestStretch stretch,
+    @Nullable BandGrip band,
     @Nullable UpperOption upper) {
 
   /**

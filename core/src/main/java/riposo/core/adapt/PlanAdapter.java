@@ -715,6 +715,7 @@ public final class PlanAdapter {
           null,
           null,
           null,
+          null,
           null);
     }
     List<Dose> told = new ArrayList<>();
@@ -746,6 +747,7 @@ public final class PlanAdapter {
         cut(at, plain, told, clocks, caps),
         found,
         RestStretch.of(at.key(), result.parts(), clocks.own(), situation, adapter),
+        BandGrip.of(at.slot().band(), result.parts(), day, situation.caps(), adapter),
         upper(settled, result, found, day));
   }
 

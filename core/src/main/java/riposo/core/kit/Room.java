@@ -215,11 +215,13 @@ public record Room(
         refused.add(why);
       }
     }
+    List<Band> usable = new ArrayList<>();
     for (Band b : bands) {
       if (b.latex() && who.latexOff()) {
         refused.add(b.name() + " is latex: off for this client.");
       } else {
         items.add(Kit.BAND);
+        usable.add(b);
       }
     }
     if (!stepCm.isEmpty()) {
@@ -240,7 +242,7 @@ public record Room(
     }
     Set<Kit> unknown = unmeasured && !items.contains(Kit.CHAIR) ? Set.of(Kit.CHAIR) : Set.of();
     return new Usable(
-        new Kitbag(items, weights, unknown), List.copyOf(refused), List.copyOf(printed));
+        new Kitbag(items, weights, unknown, usable), List.copyOf(refused), List.copyOf(printed));
   }
 
   private static void add(

@@ -285,8 +285,9 @@ record Bout(
         case GROWING -> {
           for (int i = 0; i < n; i += 2) {
             for (int r = 1; r <= f.get(Param.ROUNDS); r++) {
-              growing(i, r);
-              if (r < f.get(Param.ROUNDS) || i + 2 < n) {
+              boolean last = r == f.get(Param.ROUNDS) && i + 2 >= n;
+              growing(i, r, last ? 0 : f.get(Param.REST));
+              if (!last) {
                 longRest(f.get(Param.REST));
               }
             }
@@ -415,9 +416,10 @@ record Bout(
       }
     }
 
-    private void growing(int i, int round) {
-      // the client's share of the interval, counted up in it; the rest of it is rest
-      int left = Format.workWithin(f.get(Param.WORK), f.get(Param.REST), cap);
+    private void growing(int i, int round, int rest) {
+      // the client's share of the interval, counted up in it; the rest of it is rest. Only a rest
+      // that comes is shared
+      int left = Format.workWithin(f.get(Param.WORK), rest, cap);
       int over = f.get(Param.WORK) - left;
       int pair = f.get(Param.PAIR);
       for (int n = 1; left > 0; n++) {

@@ -82,6 +82,7 @@ public record PlanFault(int block, int slot, String field, String words) {
         hold(m);
         carry(m);
         height(m);
+        band(m);
       }
       upper(movements);
     }
@@ -213,6 +214,12 @@ public record PlanFault(int block, int slot, String field, String words) {
                   + cm
                   + " cm is "
                   + (cm > 200 || cm < 1 ? "out of reach." : "another movement."));
+    }
+
+    private void band(Movement m) {
+      if (slot.band() != null && m.loadKind() != LoadKind.BAND) {
+        told.at("band", m.name() + " takes no band: name a movement with one, or leave it out.");
+      }
     }
 
     /** What is above what is asked must be above it, and be something it can be. */

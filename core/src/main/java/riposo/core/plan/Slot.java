@@ -27,6 +27,7 @@ import riposo.core.movement.Tempo;
  *     the one before; null elsewhere
  * @param height of what is leaned on, risen from or stepped on to, cm; null as it comes
  * @param upper one option above the movement asked for; null for none
+ * @param band how a band is fixed and how hard it is to pull; null where the plan does not say
  */
 public record Slot(
     String key,
@@ -44,7 +45,8 @@ public record Slot(
     @Nullable Carry carry,
     @Nullable Boolean ramp,
     @Nullable Integer height,
-    @Nullable Upper upper) {
+    @Nullable Upper upper,
+    @Nullable BandAsk band) {
   public Slot {
     ramp = Boolean.TRUE.equals(ramp) ? Boolean.TRUE : null;
     if (key == null || key.isBlank() || key.length() > 36 || key.contains("@")) {
@@ -102,6 +104,7 @@ public record Slot(
         stages,
         rounds,
         extra,
+        null,
         null,
         null,
         null,
@@ -182,6 +185,28 @@ public record Slot(
     return with(p -> p.upper = other);
   }
 
+  /** The same with a band held so. */
+  public Slot banded(@Nullable BandAsk other) {
+    return new Slot(
+        key,
+        movementId,
+        seconds,
+        reps,
+        tempo,
+        grams,
+        start,
+        stages,
+        rounds,
+        extra,
+        sides,
+        hold,
+        carry,
+        ramp,
+        height,
+        upper,
+        other);
+  }
+
   /** The same held so long. */
   public Slot holding(@Nullable Integer other) {
     return with(p -> p.hold = other);
@@ -244,7 +269,8 @@ public record Slot(
           carry,
           ramp,
           height,
-          upper);
+          upper,
+          of.band);
     }
   }
 

@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan.WorkShare;
+import riposo.core.adapt.BandGrip;
 import riposo.core.adapt.RestStretch;
 import riposo.core.dose.Dose;
 import riposo.core.dose.WeightFinding;
@@ -71,6 +72,7 @@ public record RunSheet(
    * @param stages of a staged set; empty elsewhere
    * @param stretch what fills the rests; null where no stretch does
    * @param upper the option above what is asked; null where there is none for this person
+   * @param band which band and where it is gripped; null where the plan asks for none
    */
   public record Slot(
       String key,
@@ -82,7 +84,8 @@ public record RunSheet(
       List<Choice> permitted,
       List<Stage> stages,
       @Nullable Stretch stretch,
-      @Nullable Upper upper) {
+      @Nullable Upper upper,
+      @Nullable BandGrip band) {
     public Slot {
       parts = List.copyOf(parts);
       closers = Set.copyOf(closers);

@@ -115,7 +115,8 @@ public final class RunSheets {
             .toList(),
         stages,
         stretch(s.stretch()),
-        upper(s.upper()));
+        upper(s.upper()),
+        s.band());
   }
 
   private RunSheet.@Nullable Stretch stretch(@Nullable RestStretch x) {

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
+import riposo.core.adapt.BandGrip;
 import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.Comparison;
 import riposo.core.adapt.Cost;
@@ -27,6 +28,7 @@ import riposo.core.adapt.Turn;
 import riposo.core.group.CountedRest;
 import riposo.core.group.Instead;
 import riposo.core.group.Watch;
+import riposo.core.kit.Band;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.FloorWay;
@@ -364,6 +366,40 @@ public final class Wording {
     return u.movementId() != null
         ? catalogue.find(u.movementId()).map(Movement::name).orElse(u.movementId())
         : u.grams() != null ? "the same with " + kg(u.grams()) : "the same, slower";
+  }
+
+  /** Which band, how it is fixed and where it is gripped: what a hand feels at the end. */
+  public static String band(BandGrip g) {
+    Band.Grip grip = g.grip();
+    if (grip == null || g.band() == null) {
+      return g.none() == BandGrip.None.UNMEASURED
+          ? "no band here is measured, so no grip is reckoned: the lightest, held long"
+          : "every band here pulls harder than wanted or allowed, even held long: leave it out, no"
+              + " weight is a proper dose";
+    }
+    return "“"
+        + g.band()
+        + "” "
+        + hold(g.hold())
+        + (g.asked() ? "" : ", for under both it pulls too hard")
+        + ", gripped "
+        + grip.gripCm()
+        + " cm from there: about "
+        + kg(Math.round(grip.force().grams() / 100f) * 100)
+        + " at the end"
+        + (grip.force().estimated() ? ", an estimate from one point" : "")
+        + (g.recorded()
+            ? ""
+            : ", reckoned for " + g.statureCm() + " cm, as the stature is not recorded")
+        + (grip.force().warning() == null ? "" : "; " + grip.force().warning());
+  }
+
+  private static String hold(Band.Hold hold) {
+    return switch (hold) {
+      case ONE_FOOT -> "under one foot";
+      case TWO_FEET -> "under both feet";
+      case WHOLE -> "over its whole length";
+    };
   }
 
   /** A weight of a plan's kit: "2 kg pair", "two weights, 3 kg together". */

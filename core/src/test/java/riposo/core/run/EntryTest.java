@@ -101,6 +101,7 @@ class EntryTest {
         List.of(),
         List.of(),
         null,
+        null,
         null);
   }
 

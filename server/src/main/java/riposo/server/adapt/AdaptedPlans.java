@@ -70,6 +70,7 @@ public interface AdaptedPlans {
    * @param stages of a staged set, in words; null elsewhere
    * @param weight which weight it is begun with; null where it takes none
    * @param stretch what fills the rests, in words; null where no stretch is to
+   * @param band which band and where it is gripped, in words; null where the plan asks for none
    * @param upper the option above what is asked that is open to this client; null for none
    * @param tasks tasks of the day that what is done serves
    * @param serves those of them that the client's goal names
@@ -96,6 +97,7 @@ public interface AdaptedPlans {
       @Nullable List<String> stages,
       @Nullable SlotWeight weight,
       @Nullable String stretch,
+      @Nullable String band,
       @Nullable UpperView upper,
       List<String> tasks,
       List<String> serves) {}

@@ -278,6 +278,7 @@ class AdaptService implements AdaptedPlans {
         stages,
         weight(s),
         s.stretch() == null ? null : movements.wording().stretch(s.stretch()),
+        s.band() == null ? null : Wording.band(s.band()),
         upper(s.upper()),
         tasks.stream().map(t -> t.words).toList(),
         tasks.stream().filter(client.tasks()::contains).map(t -> t.words).toList());

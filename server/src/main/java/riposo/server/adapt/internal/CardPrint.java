@@ -177,6 +177,9 @@ class CardPrint {
       all.add(
           "For " + String.join(", ", s.tasks()) + (s.serves().isEmpty() ? "." : ": your goal."));
     }
+    if (s.band() != null) {
+      all.add("Band: " + s.band() + ".");
+    }
     if (s.stretch() != null) {
       all.add("In the rests: " + s.stretch() + ".");
     }

@@ -122,6 +122,7 @@ class RunViews {
    *
    * @param stages of a staged set, in words; empty elsewhere
    * @param stretch what fills the rests, in words; null where no stretch does
+   * @param band which band and where it is gripped, in words; null where the plan asks for none
    * @param upper the option above what is asked, in words; null where there is none, or it is taken
    * @param tasks tasks of the day that what is done serves
    */
@@ -131,6 +132,7 @@ class RunViews {
       List<RunPartView> parts,
       List<String> stages,
       @Nullable String stretch,
+      @Nullable String band,
       @Nullable String upper,
       List<String> tasks) {}
 
@@ -287,6 +289,7 @@ class RunViews {
         stretch == null
             ? null
             : Wording.stretch(Wording.form(stretch.form()), stretch.seconds(), stretch.sides()),
+        s.band() == null ? null : Wording.band(s.band()),
         upper == null || upper.taken() ? null : words(upper),
         s.parts().stream()
             .flatMap(p -> Stream.ofNullable(p.form().movementId()))
