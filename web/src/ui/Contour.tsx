@@ -237,5 +237,5 @@ function summary(planned?: Timeline, adapted?: Timeline, who?: string): string {
   const word = (h: number) => (h >= 4 ? 'standing' : h === 3 ? 'leaning' : h === 2 ? 'chair' : 'floor')
   const steps: string[] = []
   for (const s of t.segments) if (steps[steps.length - 1] !== word(s.height)) steps.push(word(s.height))
-  return `Height over time${who ? ' for ' + who : ''}: ${steps.join(', ')}. ${t.floorTrips} trips to the floor, ${clock(t.total)} in all.`
+  return `Height over time${who ? ' for ' + who : ''}: ${steps.join(', ')}. ${t.floorTrips === 1 ? '1 trip' : `${t.floorTrips} trips`} to the floor, ${clock(t.total)} in all.`
 }

@@ -174,7 +174,8 @@ public class AdaptBench {
                     m.figure(),
                     null,
                     List.of(),
-                    null));
+                    null,
+                    m.words()));
             count++;
           }
         }

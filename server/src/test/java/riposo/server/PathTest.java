@@ -278,6 +278,14 @@ class PathTest {
     assertThat(standing("sit-stand").verdict()).isEqualTo("STEP_UP");
     assertThat(standing("sit-stand").movementId()).isEqualTo("door-handle-squat");
     assertThat(slot("s1").parts().get(0).movementId()).isEqualTo("door-handle-squat");
+    assertThat(standing("pull").verdict())
+        .as("the first two sets found the weight: no step yet")
+        .isEqualTo("STAY");
+    day(6);
+    UUID third = session(5, 0, 2);
+    day(7);
+    morning(third, 0, NextDay.Compared.SAME);
+    acceptAll();
     assertThat(standing("pull").tempo())
         .as("2 kg to 3 kg is a step too big: lower slowly")
         .isEqualTo("4-0-2-0");

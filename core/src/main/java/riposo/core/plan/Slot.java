@@ -187,24 +187,7 @@ public record Slot(
 
   /** The same with a band held so. */
   public Slot banded(@Nullable BandAsk other) {
-    return new Slot(
-        key,
-        movementId,
-        seconds,
-        reps,
-        tempo,
-        grams,
-        start,
-        stages,
-        rounds,
-        extra,
-        sides,
-        hold,
-        carry,
-        ramp,
-        height,
-        upper,
-        other);
+    return with(p -> p.band = other);
   }
 
   /** The same held so long. */
@@ -234,6 +217,7 @@ public record Slot(
     @Nullable Boolean ramp;
     @Nullable Integer height;
     @Nullable Upper upper;
+    @Nullable BandAsk band;
 
     private Parts(Slot of) {
       this.of = of;
@@ -250,6 +234,7 @@ public record Slot(
       ramp = of.ramp;
       height = of.height;
       upper = of.upper;
+      band = of.band;
     }
 
     private Slot slot() {
@@ -270,7 +255,7 @@ public record Slot(
           ramp,
           height,
           upper,
-          of.band);
+          band);
     }
   }
 

@@ -217,6 +217,27 @@ public final class RuleBook {
                 + " history wants a reason.",
             house),
         dose(
+            "weight.finding",
+            "While a weight is found, at most two sets: effort 3 or less offers one step of the kit"
+                + " up, effort 2 or more over the goal one down. Such sets are no step towards more.",
+            house),
+        dose(
+            "band",
+            "The grip whose pull at the end is nearest under the one wanted and under the hand's"
+                + " cap; an estimate from one point counts half as much again. Where both feet pull"
+                + " too hard, one foot. Without a stature the reach is that of 190 cm.",
+            house),
+        dose(
+            "rest.stretch",
+            "A rest is filled with a mild stretch of what was just worked, in the same posture,"
+                + " inside the limits, 10 s a side or more; else it is a still rest.",
+            house),
+        dose(
+            "upper",
+            "An option above a slot is shown to whoever may do what is asked as it stands and the"
+                + " option too; never on an eased day, never by itself.",
+            house),
+        dose(
             "height",
             "Hands at 0, 30 and 61 cm take 64, 55 and 41 % of body weight, linear between, and on to"
                 + " 15 % at the wall; beyond 61 cm an estimate.",

@@ -84,7 +84,7 @@ class GroupPrint {
                     + Wording.clock(s.totalSeconds())
                     + " · "
                     + s.people().size()
-                    + " people"
+                    + (s.people().size() == 1 ? " person" : " people")
                     + (s.room() == null ? "" : " · " + s.room())),
             "Breathe out on effort, never hold. Chest pain, fainting, a drooping face: stop, make safe, emergency"
                 + " call. Clinicians and local protocol come first.",
