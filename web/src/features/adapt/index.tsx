@@ -66,6 +66,7 @@ function WhichPlan({ plans, choice }: { plans: S['Plan'][]; choice: ReactNode })
         </h2>
         {choice}
       </div>
+      <Standing />
       <p className="mt-1 text-soft">
         It is adapted at once and nothing is fixed by looking.{' '}
         <Link className="text-teal underline underline-offset-4" to="/plans?view=start">
@@ -94,6 +95,36 @@ function WhichPlan({ plans, choice }: { plans: S['Plan'][]; choice: ReactNode })
         {plans.length === 0 && <li className="py-3">No plan yet: copy a starting point or build one.</li>}
       </ul>
     </section>
+  )
+}
+
+/** What stands in the way of training: nothing passes it, or a clinician is asked first. */
+function Standing() {
+  const { client, readiness } = useClient()
+  return (
+    <>
+      {readiness.closed && (
+        <section
+          aria-label="Not to be trained now"
+          className="mb-4 border-l-4 border-brick bg-sheet px-4 py-3"
+        >
+          <Closed client={client} closed={readiness.closed} />
+        </section>
+      )}
+      {!readiness.closed && readiness.outcome === 'ASK_FIRST' && (
+        <p className="mb-2 border-l-4 border-ochre bg-sheet px-4 py-2">
+          <strong>Ask first.</strong>{' '}
+          {readiness.findings
+            .filter((f) => f.outcome === 'ASK_FIRST')
+            .map((f) => f.text)
+            .join(' ')}{' '}
+          <Link className="text-teal underline" to={`/clients/${client.id}/letter`}>
+            Letter that asks for it
+          </Link>
+          {' · '}starting needs a recorded reason
+        </p>
+      )}
+    </>
   )
 }
 
@@ -179,27 +210,7 @@ function Desk({ planId, choice }: { planId: string; choice: ReactNode }) {
           )}
         </span>
       </div>
-      {readiness.closed && (
-        <section
-          aria-label="Not to be trained now"
-          className="mb-4 border-l-4 border-brick bg-sheet px-4 py-3"
-        >
-          <Closed client={client} closed={readiness.closed} />
-        </section>
-      )}
-      {!readiness.closed && readiness.outcome === 'ASK_FIRST' && (
-        <p className="mb-2 border-l-4 border-ochre bg-sheet px-4 py-2">
-          <strong>Ask first.</strong>{' '}
-          {readiness.findings
-            .filter((f) => f.outcome === 'ASK_FIRST')
-            .map((f) => f.text)
-            .join(' ')}{' '}
-          <Link className="text-teal underline" to={`/clients/${client.id}/letter`}>
-            Letter that asks for it
-          </Link>
-          {' · '}starting needs a recorded reason
-        </p>
-      )}
+      <Standing />
       <Since clientId={clientId} planId={planId} />
       {comparing && <ComparePanel clientId={clientId} planId={planId} today={v.date} />}
       {[...v.sessionProblems, ...v.checks].map((c) => (
@@ -377,8 +388,9 @@ function SlotRow({
   onChoose: () => void
   choices: Choices
 }) {
-  // a row tells its first reason, the one chosen all of them; warm-up and cool-down stay low
+  // a row tells its first reasons, the one chosen all of them; warm-up and cool-down stay low
   const ease = s.block !== 'WORK'
+  const told = current ? s.reasons : s.reasons.slice(0, ease ? 1 : 2)
   const cell = `sm:table-cell ${ease && !current ? 'sm:py-0.5' : 'sm:py-1.5'}`
   return (
     <tr
@@ -435,7 +447,7 @@ function SlotRow({
             back={() => choices.release.mutate({ slot: s, what: 'choice' })}
           />
         )}
-        {(current ? s.reasons : s.reasons.slice(0, 1)).map((r) => (
+        {told.map((r) => (
           <span
             key={r}
             title={current ? undefined : s.reasons.join('\n')}
@@ -444,8 +456,10 @@ function SlotRow({
             {r}
           </span>
         ))}
-        {!current && s.reasons.length > 1 && !ease && (
-          <span className="block text-[13px] leading-snug text-soft">and {s.reasons.length - 1} more</span>
+        {s.reasons.length > told.length && !ease && (
+          <span className="block text-[13px] leading-snug text-soft">
+            and {s.reasons.length - told.length} more
+          </span>
         )}
         {s.upper && !s.upper.taken && (
           <span className="block text-[13px] leading-snug text-soft">above it: {s.upper.words}</span>

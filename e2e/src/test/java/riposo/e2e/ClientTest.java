@@ -341,7 +341,7 @@ class ClientTest {
     assertThat(page.getByText("Rashid's kitchen").first()).isVisible();
     Studio.link(page, "Plan").click();
     page.locator("select").first().selectOption("Steady Tuesday");
-    assertThat(page.getByText("missing").first()).isVisible();
+    assertThat(page.getByText("Done without").first()).isVisible();
   }
 
   private static final com.microsoft.playwright.options.WaitForSelectorState HIDDEN =

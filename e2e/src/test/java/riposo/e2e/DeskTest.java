@@ -176,7 +176,7 @@ class DeskTest {
     Studio.link(page, "Overview").click();
     assertThat(page.getByText("Ready with limits").first()).isVisible();
     // the reading before every run still stands
-    Studio.link(page, "Plan").click();
+    Studio.plan(page);
     Studio.button(page, "Start this session").click();
     Studio.wellThenStart(page);
     assertThat(page.getByText("Still wanted:").first()).isVisible();

@@ -127,7 +127,7 @@ class GroupTest {
   @Test
   void aCardIsPrintedAndDosesThroughTheDayAreTicked() throws IOException {
     Studio.client(page, "Tove Sandell");
-    Studio.link(page, "Plan").click();
+    Studio.plan(page);
     page.getByText("Start this session").waitFor();
     String card = print("Card A4");
     assertTrue(card.contains("Tove Sandell") && card.contains("Stop and get help"), card);

@@ -102,7 +102,7 @@ class SafetyTest {
   @Test
   void aSymptomOfTodayIsNotUndoneByASecondCheck() {
     Studio.client(page, "Mirjam Oyelaran");
-    Studio.link(page, "Plan").click();
+    Studio.plan(page);
     Studio.button(page, "Start this session").click();
     for (String tap : new String[] {"Pain now 0", "Sleep 7", "Energy 7"}) {
       Studio.choice(page, tap).click();

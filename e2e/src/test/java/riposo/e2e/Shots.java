@@ -96,7 +96,7 @@ class Shots {
     Studio.link(page, "Papers").click();
     page.getByText("Who saw and changed").waitFor();
     shot(page, "papers");
-    Studio.link(page, "Plan").click();
+    Studio.plan(page);
     Studio.button(page, "Start this session").click();
     for (String tap : new String[] {"Pain now 1", "Sleep 3", "Energy 6"}) {
       Studio.choice(page, tap).click();

@@ -16,7 +16,7 @@ class StopTest {
     Page page = Studio.marit(1280, 800);
     Studio.client(page, "Joaquim Prado");
     String client = page.url();
-    Studio.link(page, "Plan").click();
+    Studio.plan(page);
     Studio.button(page, "Start this session").click();
     Studio.wellThenStart(page);
     page.getByText("gone ·").waitFor();

@@ -243,6 +243,17 @@ final class Studio {
     button(page, "Start").click();
   }
 
+  /** Opens the client's plan: the usual one, or one that is chosen where none was done yet. */
+  static void plan(Page page) {
+    link(page, "Plan").click();
+    Locator which = page.getByText("Which plan for");
+    which.or(page.getByText(": the stair")).first().waitFor();
+    if (which.isVisible()) {
+      page.getByLabel("Plan", new Page.GetByLabelOptions().setExact(true))
+          .selectOption("Chair and kettle");
+    }
+  }
+
   /** Opens a client from the list by name. */
   static void client(Page page, String name) {
     open(page, "/clients");
