@@ -107,6 +107,8 @@ tandem: heel-to-toe
 farmer's carry: carry-hold
 jumping jack: hop-jack
 march on the spot: march
+march: march
+hinged row: hinged-row
 cat cow: cat-cow
 figure four: crossed-leg-stretch
 quad stretch: front-thigh-held

@@ -115,6 +115,7 @@ class DoseTest {
     number(work(3), "hold, s").fill("40");
     number(work(3), "rest, s").fill("60");
     number(work(3), "repeats").fill("2");
+    work(3).getByLabel("last rest").selectOption("1");
     work(3).getByText("rest, set-up, days").click();
     work(3).getByLabel("the rest is").selectOption("STRETCH");
     // one option above it, refused where it is not above

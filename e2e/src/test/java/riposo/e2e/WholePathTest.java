@@ -105,7 +105,7 @@ class WholePathTest {
     stair
         .getByRole(
             AriaRole.BUTTON,
-            new Locator.GetByRoleOptions().setName(Pattern.compile("^Overhead press")))
+            new Locator.GetByRoleOptions().setName(Pattern.compile("^Overhead press standing")))
         .click();
     assertThat(page.getByText("An advised limit closes this.")).isVisible();
     Studio.button(page, "Leave it").click();
