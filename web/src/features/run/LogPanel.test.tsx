@@ -115,6 +115,17 @@ describe('LogPanel', () => {
       expect(screen.queryByRole('button', { name: /next set/ })).toBeNull()
     })
 
+    it('goes back to the weight begun with when the step up was too hard, and offers no second step', async () => {
+      const hard = set(2, { effort: 9, grams: 2000 })
+      await hard.user.click(screen.getByRole('button', { name: '1 kg next set' }))
+      expect(hard.onNext).toHaveBeenCalledExactlyOnceWith('s1', 1000)
+    })
+
+    it('offers no second step up', () => {
+      set(2, { effort: 2, grams: 2000 })
+      expect(screen.queryByRole('button', { name: /next set/ })).toBeNull()
+    })
+
     it('tells the found weight with the set that was done with it', async () => {
       const { add, user } = set(2, {}, 2000)
       await user.click(screen.getByRole('radio', { name: 'effort 5' }))

@@ -32,6 +32,9 @@ interface Found {
   after: number
 }
 
+/** Each side finds its own: the other may have a lower cap. */
+const handOf = (s: S['Segment']) => `${s.slotKey} ${s.side}`
+
 const nextOf = (f: Found | undefined, round: number) => (f && round > f.after ? f.grams : undefined)
 
 /** A rest is a stretch only where one was found for it. */
@@ -403,8 +406,10 @@ function Live({
             segment={toldOf}
             arm={phrase ? { side: arm, choose: setArm } : undefined}
             known={toldOf && entries(events, people).get(entryKey(toldOf, person.clientId))}
-            next={toldOf && nextOf(found[toldOf.slotKey], toldOf.round)}
-            onNext={(key, grams) => setFound((f) => ({ ...f, [key]: { grams, after: toldOf?.round ?? 0 } }))}
+            next={toldOf && nextOf(found[handOf(toldOf)], toldOf.round)}
+            onNext={(key, grams) =>
+              setFound((f) => ({ ...f, [`${key} ${toldOf?.side}`]: { grams, after: toldOf?.round ?? 0 } }))
+            }
             add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
           />
           <p role="status" className="mt-4 text-sm text-[#a9bcc2]">
