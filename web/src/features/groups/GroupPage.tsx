@@ -185,6 +185,7 @@ function Sheet({
                 chosen={slot === x.key}
                 onChoose={() => setSlot(slot === x.key ? undefined : x.key)}
                 planId={s.planId}
+                room={s.roomId}
                 onTaken={() => void cache.invalidateQueries({ queryKey: key })}
               />
             ))}
@@ -367,11 +368,14 @@ function Sheet({
 /** The option above a slot: who may do it, taken for one at a time, and taken back. */
 function Above({
   planId,
+  room,
   slotKey,
   upper,
   onTaken,
 }: {
   planId: string
+  /** where it is done, for the kit there */
+  room?: string
   slotKey: string
   upper: S['SheetUpper']
   onTaken: () => void
@@ -380,16 +384,17 @@ function Above({
     mutationFn: async (who: S['SheetMay']) => {
       const at = { params: { path: { clientId: who.clientId, planId, key: slotKey } } }
       const { movementId, modifiers, grams } = upper
+      const there = { params: { ...at.params, query: { room } } }
       if (movementId === undefined) {
         const weight = '/api/clients/{clientId}/adapted/{planId}/slots/{key}/weight'
         return who.taken
           ? told(http.DELETE(weight, at))
-          : told(http.PUT(weight, { ...at, body: { grams: grams ?? 0, today: true } }))
+          : told(http.PUT(weight, { ...there, body: { grams: grams ?? 0, today: true } }))
       }
       const choice = '/api/clients/{clientId}/adapted/{planId}/slots/{key}/choice'
       return who.taken
         ? told(http.DELETE(choice, at))
-        : told(http.PUT(choice, { ...at, body: { movementId, modifiers } }))
+        : told(http.PUT(choice, { ...there, body: { movementId, modifiers } }))
     },
     onSuccess: onTaken,
   })
@@ -446,6 +451,7 @@ function SlotRow({
   chosen,
   onChoose,
   planId,
+  room,
   onTaken,
 }: {
   slot: S['SheetSlot']
@@ -454,6 +460,7 @@ function SlotRow({
   chosen: boolean
   onChoose: () => void
   planId: string
+  room?: string
   onTaken: () => void
 }) {
   return (
@@ -471,7 +478,7 @@ function SlotRow({
           )}
         </button>
         {slot.upper && slot.upper.may.length > 0 && (
-          <Above planId={planId} slotKey={slot.key} upper={slot.upper} onTaken={onTaken} />
+          <Above planId={planId} room={room} slotKey={slot.key} upper={slot.upper} onTaken={onTaken} />
         )}
       </div>
       {slot.cells.map((c) => (

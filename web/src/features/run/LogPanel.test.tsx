@@ -65,7 +65,16 @@ describe('LogPanel', () => {
   })
 
   describe('while a weight is found', () => {
-    const finding = { easy: 3, hard: 8, sets: 2, up: 2000, down: 0 }
+    const finding = {
+      easy: 3,
+      hard: 8,
+      sets: 2,
+      steps: [
+        { grams: 1000, up: 2000, down: 0 },
+        { grams: 2000, down: 1000 },
+        { grams: 0, up: 1000 },
+      ],
+    }
     const who = {
       ...PERSON,
       slots: [
@@ -115,14 +124,17 @@ describe('LogPanel', () => {
       expect(screen.queryByRole('button', { name: /next set/ })).toBeNull()
     })
 
-    it('goes back to the weight begun with when the step up was too hard, and offers no second step', async () => {
+    it('goes back to the weight begun with when the step up was too hard', async () => {
       const hard = set(2, { effort: 9, grams: 2000 })
       await hard.user.click(screen.getByRole('button', { name: '1 kg next set' }))
       expect(hard.onNext).toHaveBeenCalledExactlyOnceWith('s1', 1000)
     })
 
-    it('offers no second step up', () => {
-      set(2, { effort: 2, grams: 2000 })
+    it.each([
+      ['where the second step up passes a cap', 2, { effort: 2, grams: 2000 }],
+      ['from a weight that was set by hand on the way', 1, { effort: 2, grams: 1500 }],
+    ])('offers nothing %s', (_, round, known) => {
+      set(round, known)
       expect(screen.queryByRole('button', { name: /next set/ })).toBeNull()
     })
 

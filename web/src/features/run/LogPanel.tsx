@@ -69,7 +69,7 @@ export function LogPanel({
   const reps = known?.reps ?? part?.dose.reps
   const planned = part?.dose.grams
   const grams = known?.grams ?? next ?? planned
-  const offer = offered(part?.finding, segment.round, known?.effort, grams, planned)
+  const offer = offered(part?.finding, segment.round, known?.effort, grams)
   return (
     <>
       <h2 className="text-xl font-bold">{part?.title}</h2>
@@ -164,21 +164,17 @@ export function LogPanel({
   )
 }
 
-/** The weight offered after a set that finds it; undefined where none is. */
+/** The weight offered after a set that finds it, of the steps reckoned beforehand; undefined where none is. */
 function offered(
   f: S['WeightFinding'] | undefined,
   round: number,
   effort: number | undefined,
   grams: number | undefined,
-  planned: number | undefined,
 ) {
   if (!f || effort === undefined || round > f.sets) return undefined
-  // one step was sent, from the weight begun with: moved off it, the only way is back to it
-  if (grams !== planned)
-    return effort >= f.hard && grams !== undefined && planned !== undefined && grams > planned
-      ? planned
-      : undefined
-  return effort >= f.hard ? f.down : effort <= f.easy ? f.up : undefined
+  // a run kept of before has no steps
+  const step = (f.steps as typeof f.steps | undefined)?.find((s) => s.grams === grams)
+  return effort >= f.hard ? step?.down : effort <= f.easy ? step?.up : undefined
 }
 
 function Stepper({

@@ -124,6 +124,51 @@ class BesideTest extends ApiDesk {
   }
 
   @Test
+  void anOptionAboveTakenInARoomNeedsTheKitThereAndStillNoLimitIsPassed() throws Exception {
+    UUID plan = plan();
+    UUID a = named("Ilse Farkas");
+    UUID knee = named("Odile Varga", "joint.any", "yes", "knee.pain", "yes", "knee.side", "left");
+    JsonNode c = get("/clients/" + a).body();
+    String bare =
+        client("Ilse Farkas", "1960-01-01")
+            .replace("\"DUMBBELLS\",", "")
+            .replaceAll("\"weights\":\\[.*\\]", "\"weights\":[]");
+    Answer home = call(me, "PUT", "/clients/" + a, bare, c.path("version").asLong());
+    assertThat(home.status()).as(home.text()).isEqualTo(200);
+    UUID room = post("/rooms", ROOM).id();
+    UUID group = group(plan, room, a, knee);
+    JsonNode sheet = get("/groups/" + group + "/sheet").body();
+    assertThat(sheet.path("roomId").asString()).isEqualTo(room.toString());
+    assertThat(slot(sheet, "s1").path("upper").path("may").valueStream())
+        .extracting(m -> m.path("name").asString())
+        .containsExactly("Ilse");
+    String goblet = "{\"movementId\":\"goblet-squat\",\"modifiers\":[]}";
+    String choice = "/adapted/" + plan + "/slots/s1/choice";
+    assertThat(call(me, "PUT", "/clients/" + a + choice, goblet, null).code())
+        .as("at home there is no weight")
+        .isEqualTo("missing-kit");
+    assertThat(call(me, "PUT", "/clients/" + knee + choice + "?room=" + room, goblet, null).code())
+        .isIn("firm-limit", "reason-wanted");
+    assertThat(
+            call(me, "PUT", "/clients/" + a + choice + "?room=" + UUID.randomUUID(), goblet, null)
+                .status())
+        .isEqualTo(404);
+    Answer taken = call(me, "PUT", "/clients/" + a + choice + "?room=" + room, goblet, null);
+    assertThat(taken.status()).as(taken.text()).isEqualTo(200);
+    assertThat(
+            slot(get("/groups/" + group + "/sheet").body(), "s1")
+                .path("upper")
+                .path("may")
+                .get(0)
+                .path("taken")
+                .asBoolean())
+        .isTrue();
+    JsonNode desk = slot(get("/clients/" + a + "/adapted/" + plan).body(), "s1");
+    assertThat(desk.path("pinned").asBoolean()).as("at home it is let go").isFalse();
+    assertThat(desk.path("released").asBoolean()).isTrue();
+  }
+
+  @Test
   void watchIsSaidOnceAPersonAndNobodyStandsUnderALaneTheyAreNotIn() throws Exception {
     UUID plan = post("/plans", PLAN).id();
     UUID well = named("Ilse Farkas");

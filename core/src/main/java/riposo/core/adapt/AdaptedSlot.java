@@ -53,6 +53,11 @@ public record AdaptedSlot(
     @Nullable BandGrip band,
     @Nullable UpperOption upper) {
 
+  /** True when what is done is what the plan asks for, as it asks for it, by nobody's choice. */
+  public boolean asPlanned() {
+    return !pinned && result.asAsked() && askedId.equals(result.parts().get(0).movementId());
+  }
+
   /**
    * A hold that is shorter than asked for.
    *

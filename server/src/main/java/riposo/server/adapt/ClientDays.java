@@ -3,6 +3,7 @@ package riposo.server.adapt;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.adapt.ClientDay;
@@ -43,6 +44,11 @@ public class ClientDays {
   /** The client on that day in a room of the studio; as planned. */
   public ClientDay inRoom(UUID clientId, LocalDate day, UUID roomId) {
     return of(clientId, day, clients.usable(clientId, roomId).bag());
+  }
+
+  /** The client on that day in a room, or in the place of their own where none is given. */
+  public ClientDay at(UUID clientId, LocalDate day, @Nullable UUID roomId) {
+    return roomId == null ? of(clientId, day) : inRoom(clientId, day, roomId);
   }
 
   private ClientDay of(UUID clientId, LocalDate day, Kitbag kit) {

@@ -46,14 +46,19 @@ class AdaptController {
     return stairs.stair(clientId, planId, key, family);
   }
 
-  /** Pins a choice. A FIRM limit is never passed; an ADVISED one only with a reason on record. */
+  /**
+   * Pins a choice. A FIRM limit is never passed; an ADVISED one only with a reason on record.
+   *
+   * @param room where it is done, for the kit there; the place of the client's own when left out
+   */
   @PutMapping("/slots/{key}/choice")
   AdaptedPlans.AdaptedView choose(
       @PathVariable UUID clientId,
       @PathVariable UUID planId,
       @PathVariable String key,
+      @RequestParam(required = false) @Nullable UUID room,
       @Valid @RequestBody StairService.Choose body) {
-    return stairs.choose(clientId, planId, key, body);
+    return stairs.choose(clientId, planId, key, room, body);
   }
 
   @DeleteMapping("/slots/{key}/choice")
@@ -62,14 +67,19 @@ class AdaptController {
     return stairs.release(clientId, planId, key);
   }
 
-  /** Sets a weight for today or from now on. A cap is never passed. */
+  /**
+   * Sets a weight for today or from now on. A cap is never passed.
+   *
+   * @param room where it is lifted, for the kit there; the place of the client's own when left out
+   */
   @PutMapping("/slots/{key}/weight")
   AdaptedPlans.AdaptedView weigh(
       @PathVariable UUID clientId,
       @PathVariable UUID planId,
       @PathVariable String key,
+      @RequestParam(required = false) @Nullable UUID room,
       @Valid @RequestBody WeightService.WeightForm body) {
-    return weights.set(clientId, planId, key, body);
+    return weights.set(clientId, planId, key, room, body);
   }
 
   @DeleteMapping("/slots/{key}/weight")

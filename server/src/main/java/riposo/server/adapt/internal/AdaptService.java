@@ -112,9 +112,9 @@ class AdaptService implements AdaptedPlans {
     return movements.planAdapter();
   }
 
-  /** The client on that day, with the weights set for a plan. */
-  ClientDay day(UUID clientId, UUID planId, LocalDate date) {
-    return set(planId, days.of(clientId, date));
+  /** The client on that day, in a room or their own place, with the weights set for a plan. */
+  ClientDay day(UUID clientId, UUID planId, LocalDate date, @Nullable UUID room) {
+    return set(planId, days.at(clientId, date, room));
   }
 
   private ClientDay set(UUID planId, ClientDay day) {
@@ -250,10 +250,7 @@ class AdaptService implements AdaptedPlans {
         s.purpose().words,
         s.askedId(),
         movements.catalogue().find(s.askedId()).map(Movement::name).orElse(s.askedId()),
-        !s.pinned()
-            && s.result().asAsked()
-            && s.result().parts().get(0).movementId() != null
-            && s.askedId().equals(s.result().parts().get(0).movementId()),
+        s.asPlanned(),
         movements.wording().parts(s.result().parts()),
         movements.wording().reasons(s),
         parts,

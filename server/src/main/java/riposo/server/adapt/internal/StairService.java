@@ -188,9 +188,10 @@ class StairService {
   }
 
   /** Pins a choice. A FIRM limit is never passed; an ADVISED one only with a reason on record. */
-  AdaptedPlans.AdaptedView choose(UUID clientId, UUID planId, String key, Choose body) {
+  AdaptedPlans.AdaptedView choose(
+      UUID clientId, UUID planId, String key, @Nullable UUID room, Choose body) {
     LocalDate today = studios.today();
-    ClientDay day = days.of(clientId, today);
+    ClientDay day = days.at(clientId, today, room);
     settled(desk.adapt(planId, day), key);
     Movement m =
         movements

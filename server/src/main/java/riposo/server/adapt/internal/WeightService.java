@@ -64,10 +64,11 @@ class WeightService {
     this.studios = studios;
   }
 
-  AdaptedPlans.AdaptedView set(UUID clientId, UUID planId, String key, WeightForm form) {
+  AdaptedPlans.AdaptedView set(
+      UUID clientId, UUID planId, String key, @Nullable UUID room, WeightForm form) {
     clients.requireActive(clientId);
     LocalDate today = studios.today();
-    ClientDay day = desk.day(clientId, planId, today);
+    ClientDay day = desk.day(clientId, planId, today, room);
     AdaptedSlot slot =
         desk.adapt(planId, day).slots().stream()
             .filter(s -> s.slotKey().equals(key))

@@ -27,6 +27,7 @@ import riposo.server.day.Appointments;
 import riposo.server.group.Groups;
 import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
+import riposo.server.plan.Plans;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
@@ -85,6 +86,7 @@ class DayService implements Appointments {
   private final AppointmentStore store;
   private final Clients clients;
   private final AdaptedPlans adapted;
+  private final Plans plans;
   private final Runs runs;
   private final Readiness readiness;
   private final Limits limits;
@@ -98,6 +100,7 @@ class DayService implements Appointments {
       AppointmentStore store,
       Clients clients,
       AdaptedPlans adapted,
+      Plans plans,
       Runs runs,
       Readiness readiness,
       Limits limits,
@@ -111,6 +114,7 @@ class DayService implements Appointments {
     this.store = store;
     this.clients = clients;
     this.adapted = adapted;
+    this.plans = plans;
     this.runs = runs;
     this.readiness = readiness;
     this.limits = limits;
@@ -121,42 +125,57 @@ class DayService implements Appointments {
     this.studios = studios;
   }
 
+  /** A session with its plan adapted, which is done once for all that is told of it. */
+  private record Planned(AppointmentRow row, Clients.Client client, AdaptedPlan plan) {}
+
   @Transactional(readOnly = true)
   DayView day() {
     LocalDate today = studios.today();
     List<Groups.Due> meetings = groups.meetings(today);
-    List<Booked> booked = booked(today, meetings);
-    List<SessionView> sessions =
-        store.findByOnDateOrderByAtTime(today).stream()
-            .filter(a -> clients.require(a.clientId).archivedOn() == null)
-            .map(a -> session(a, today, booked))
-            .toList();
+    List<Planned> planned = planned(today);
+    List<Booked> booked = booked(planned, meetings);
+    List<SessionView> sessions = planned.stream().map(p -> session(p, today, booked)).toList();
     return new DayView(today, sessions, meetings, waits.on(today), null);
   }
 
-  /** Everything on a day that takes somebody's time: sessions and groups. */
-  private List<Booked> booked(LocalDate day, List<Groups.Due> meetings) {
-    List<Booked> all = new ArrayList<>();
+  /** The sessions of a day, by time, without those of clients put away. */
+  private List<Planned> planned(LocalDate day) {
+    List<Planned> all = new ArrayList<>();
     for (AppointmentRow a : store.findByOnDateOrderByAtTime(day)) {
       Clients.Client c = clients.require(a.clientId);
       if (c.archivedOn() == null) {
-        AdaptedPlan plan = adapted.adapt(a.clientId, a.planId, day);
-        all.add(new Booked(a.id, a.atTime, plan.timeline().total(), List.of(a.clientId), c.name()));
+        all.add(new Planned(a, c, adapted.adapt(a.clientId, a.planId, day)));
       }
+    }
+    return all;
+  }
+
+  /** Everything on a day that takes somebody's time: sessions and groups. */
+  private static List<Booked> booked(List<Planned> planned, List<Groups.Due> meetings) {
+    List<Booked> all = new ArrayList<>();
+    for (Planned p : planned) {
+      all.add(
+          new Booked(
+              p.row.id,
+              p.row.atTime,
+              p.plan.timeline().total(),
+              List.of(p.client.id()),
+              p.client.name()));
     }
     meetings.forEach(g -> all.add(new Booked(g.id(), g.time(), g.seconds(), g.who(), g.name())));
     return all;
   }
 
-  private SessionView session(AppointmentRow a, LocalDate today, List<Booked> booked) {
-    Clients.Client client = clients.require(a.clientId);
+  private SessionView session(Planned planned, LocalDate today, List<Booked> booked) {
+    AppointmentRow a = planned.row;
+    Clients.Client client = planned.client;
+    AdaptedPlan plan = planned.plan;
     List<Runs.Summary> history = runs.summaries(a.clientId);
     Runs.Summary now =
         history.stream()
             .filter(r -> r.date().equals(today) && r.planId().equals(a.planId))
             .reduce((x, y) -> y)
             .orElse(null);
-    AdaptedPlans.AdaptedView view = adapted.view(a.clientId, a.planId, today);
     LocalDate last =
         history.stream()
             .map(Runs.Summary::date)
@@ -171,13 +190,13 @@ class DayService implements Appointments {
         client.id(),
         client.name(),
         a.planId,
-        view.planName(),
+        plans.require(a.planId).name(),
         outcome == null ? "NOT_SCREENED" : outcome.name(),
         standing.closed(),
         because(standing),
-        view.timeline().total(),
-        (int) view.slots().stream().filter(s -> !s.asAsked()).count(),
-        kit(adapted.adapt(a.clientId, a.planId, today)),
+        plan.timeline().total(),
+        (int) plan.slots().stream().filter(s -> !s.asPlanned()).count(),
+        kit(plan),
         changes(client.id(), last, today),
         now == null ? null : now.id(),
         now == null ? null : now.status(),
@@ -238,7 +257,7 @@ class DayService implements Appointments {
   @Override
   public UUID add(UUID clientId, UUID planId, LocalDate date, LocalTime time) {
     clients.requireActive(clientId);
-    adapted.view(clientId, planId, date);
+    plans.require(planId);
     AppointmentRow row = new AppointmentRow();
     row.createdAt = studios.now();
     row.clientId = clientId;
@@ -258,7 +277,13 @@ class DayService implements Appointments {
     }
     UUID id = add(f.clientId(), f.planId(), f.date(), f.time());
     DayView day = day();
-    List<String> clashes = Booked.clashes(id, booked(f.date(), groups.meetings(f.date())));
+    List<String> clashes =
+        f.date().equals(today)
+            ? day.sessions().stream()
+                .filter(s -> s.id().equals(id))
+                .flatMap(s -> s.clashes().stream())
+                .toList()
+            : Booked.clashes(id, booked(planned(f.date()), groups.meetings(f.date())));
     return new DayView(
         day.date(),
         day.sessions(),

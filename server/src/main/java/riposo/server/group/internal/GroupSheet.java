@@ -15,6 +15,7 @@ import riposo.core.plan.Timeline;
  * @param watch who needs watching, each once with the slots it holds for
  * @param apart who is not started with the group, and why
  * @param room null when the group has none: everybody's own kit counts
+ * @param roomId as above
  */
 record GroupSheet(
     UUID groupId,
@@ -23,6 +24,7 @@ record GroupSheet(
     UUID planId,
     String planName,
     @Nullable String room,
+    @Nullable UUID roomId,
     int totalSeconds,
     List<SheetLane> lanes,
     List<SheetSlot> slots,

@@ -251,7 +251,7 @@ class MeetingService {
         apart.add(not);
         continue;
       }
-      ClientDay of = roomId == null ? days.of(who, date) : days.inRoom(who, date, roomId);
+      ClientDay of = days.at(who, date, roomId);
       people.add(Participant.of(of));
       if (above) {
         own.put(who, adapted.adapt(planId, of));

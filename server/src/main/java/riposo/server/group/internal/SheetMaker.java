@@ -223,6 +223,7 @@ class SheetMaker {
         g.plan.id(),
         g.plan.name(),
         g.roomName,
+        g.group.roomId,
         lanes.stream().mapToInt(l -> l.timeline().total()).max().orElse(g.plan.timeline().total()),
         lanes,
         slots,
