@@ -8,6 +8,7 @@ import * as q from '../lib/queries'
 import { useOwnTitle } from '../lib/title'
 import { Dialog } from '../ui/Dialog'
 import { Loading } from '../ui/Loading'
+import { useOpenInView } from '../ui/useOpenInView'
 import { Broken } from './Broken'
 
 const NAV = [
@@ -66,6 +67,7 @@ export function Shell({ me }: { me: S['Me'] }) {
   useEffect(() => {
     window.scrollTo(0, 0)
   }, [location.pathname])
+  const row = useOpenInView(location.pathname)
   return (
     <div className="min-h-screen">
       <a href="#main" className="sr-only focus:not-sr-only">
@@ -81,6 +83,7 @@ export function Shell({ me }: { me: S['Me'] }) {
             </span>
           </Link>
           <nav
+            ref={row}
             aria-label="Main"
             tabIndex={-1}
             className="flex min-w-0 flex-1 gap-x-4 overflow-x-auto whitespace-nowrap sm:gap-x-5"

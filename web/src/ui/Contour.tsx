@@ -14,7 +14,8 @@ const TOP = 14
 const RIGHT = 14
 /** Of the drawing at its usual height and where room is short; of a narrow screen. */
 const STEPS = { usual: 30, low: 21 }
-const WIDTHS = { usual: 860, wide: 1230, narrow: 380 }
+/** Of the drawing, so that its words stay readable on every screen. */
+export const WIDTHS = { usual: 860, wide: 1230, narrow: 380 }
 /** About what a letter of a label takes. */
 const LETTER = 6.1
 const GAP = 10
@@ -50,17 +51,22 @@ function path(t: Timeline, scale: number, y: Y): string {
   return d
 }
 
-const PHONE = '(max-width: 520px)'
-/** Whether the page is as narrow as a phone: the drawing is then drawn for it, its words stay readable. */
-function useNarrow() {
+function useMedia(query: string) {
   return useSyncExternalStore(
     (on) => {
-      const m = window.matchMedia(PHONE)
+      const m = window.matchMedia(query)
       m.addEventListener('change', on)
       return () => m.removeEventListener('change', on)
     },
-    () => window.matchMedia(PHONE).matches,
+    () => window.matchMedia(query).matches,
   )
+}
+
+/** How wide a drawing is drawn: for a phone, for a tablet, or as wide as it is wanted. */
+export function useDrawn(wanted: number) {
+  const phone = useMedia('(max-width: 520px)')
+  const tablet = useMedia('(max-width: 960px)')
+  return phone ? WIDTHS.narrow : tablet ? Math.min(WIDTHS.usual, wanted) : wanted
 }
 
 const names = { WARM_UP: 'warm-up', WORK: 'work', COOL_DOWN: 'cool-down' }
@@ -99,10 +105,9 @@ export function Contour({
   /** where the room under it is needed */
   low?: boolean
 }) {
-  const narrow = useNarrow()
+  const width = useDrawn(wide ? WIDTHS.wide : WIDTHS.usual)
   const main = adapted ?? planned
   if (!main) return null
-  const width = narrow ? WIDTHS.narrow : wide ? WIDTHS.wide : WIDTHS.usual
   const step = low ? STEPS.low : STEPS.usual
   const y = heights(step)
   const under = TOP + 3.5 * step

@@ -15,7 +15,7 @@ const part = (movementId: string, title: string) => ({
   range: 100,
   cues: [],
   dose: {},
-  doseText: '2 × 10, 1 kg in each hand',
+  doseText: '2 × 10 reps, 1 kg in each hand',
 })
 const slot = (over: object = {}) => ({
   key: 's1',

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { NavLink, Outlet, useLocation, useParams } from 'react-router'
 import { later } from '../../lib/later'
 import * as q from '../../lib/queries'
@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
+import { useOpenInView } from '../../ui/useOpenInView'
 import { LimitLine, LimitRibbon, useRibbon } from '../limits/LimitRibbon'
 import { useTitle } from '../../lib/title'
 import { type ClientContext } from './useClient'
@@ -35,14 +36,10 @@ export function ClientLayout() {
   const limits = useQuery(q.limits.all(clientId))
   useTitle(client.data?.name)
   const { pathname } = useLocation()
-  const there = client.data !== undefined
-  const tabs = useRef<HTMLElement>(null)
-  useEffect(() => {
-    // on a phone the row of pages scrolls: the one that is open is in view
-    tabs.current
-      ?.querySelector('[aria-current=page]')
-      ?.scrollIntoView?.({ block: 'nearest', inline: 'center' })
-  }, [pathname, there])
+  const tabs = useOpenInView(
+    pathname,
+    [client, readiness, limits].every((x) => x.data !== undefined),
+  )
   const error = client.error ?? readiness.error ?? limits.error
   if (error) return <Failure error={error} />
   if (!client.data || !readiness.data || !limits.data) return <Loading what="the client" />

@@ -1,5 +1,6 @@
 import type { S } from '../../lib/api'
 import { clock } from '../../lib/format'
+import { useDrawn, WIDTHS } from '../../ui/Contour'
 
 const ROWS = [
   { label: 'standing', height: 4 },
@@ -8,8 +9,9 @@ const ROWS = [
   { label: 'floor', height: 1 },
 ]
 const LEFT = 92
-const WIDTH = 1230
 const STEP = 28
+/** What the length of the whole takes at the right. */
+const END = 58
 /** A colour and a stroke a lane: the line is told by both. */
 export const LANE = [
   { colour: '#6A4A68', dash: undefined, words: 'plain line' },
@@ -22,8 +24,9 @@ const y = (h: number) => 12 + (4 - Math.min(4, Math.max(1, h === 0 ? 1 : h))) * 
 
 /** The lanes of a group as heights over time, one line a lane. */
 export function Contours({ sheet, slot }: { sheet: S['GroupSheet']; slot?: string }) {
+  const width = useDrawn(WIDTHS.wide)
   const total = Math.max(1, ...sheet.lanes.map((l) => l.timeline.total))
-  const scale = (WIDTH - LEFT - 10) / total
+  const scale = (width - LEFT - 10) / total
   const first = sheet.lanes[0]?.timeline
   if (!first || first.segments.length === 0) return null
   const starts = new Map<string, number>()
@@ -50,19 +53,18 @@ export function Contours({ sheet, slot }: { sheet: S['GroupSheet']; slot?: strin
     .join('. ')
   return (
     <figure
-      tabIndex={0}
       aria-label="Height over time, one line a lane"
-      className="overflow-x-auto rounded-md border border-line bg-sheet px-3 py-2"
+      className="rounded-md border border-line bg-sheet px-3 py-2"
     >
       <svg
-        viewBox={`0 0 ${WIDTH} 136`}
-        className="block w-full min-w-[680px]"
+        viewBox={`0 0 ${width} 136`}
+        className="block w-full"
         role="img"
         aria-label={`Height over time by lane. ${words}.`}
       >
         {ROWS.map((r) => (
           <g key={r.label}>
-            <line x1={LEFT} x2={WIDTH - 10} y1={y(r.height)} y2={y(r.height)} stroke="#EFE8DC" />
+            <line x1={LEFT} x2={width - 10} y1={y(r.height)} y2={y(r.height)} stroke="#EFE8DC" />
             <text x={6} y={y(r.height) + 4} fontSize="13" fill="#5A6973">
               {r.label}
             </text>
@@ -97,10 +99,12 @@ export function Contours({ sheet, slot }: { sheet: S['GroupSheet']; slot?: strin
         ))}
         {marks.map((s) => {
           const at = starts.get(s.key)
-          return at === undefined ? null : (
+          const x = LEFT + (at ?? 0) * scale
+          // the length of the whole stands at the end of the line
+          return at === undefined || x > width - END ? null : (
             <text
               key={s.key}
-              x={LEFT + at * scale}
+              x={x}
               y={130}
               fontSize="13"
               fontWeight={s.key === slot ? 700 : 400}
@@ -110,7 +114,7 @@ export function Contours({ sheet, slot }: { sheet: S['GroupSheet']; slot?: strin
             </text>
           )
         })}
-        <text x={WIDTH - 10} y={130} fontSize="13" textAnchor="end" fill="#5A6973">
+        <text x={width - 10} y={130} fontSize="13" textAnchor="end" fill="#5A6973">
           {clock(total)}
         </text>
       </svg>

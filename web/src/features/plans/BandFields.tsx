@@ -55,7 +55,7 @@ export function BandFields({
   const open = told.hold !== ''
   const short = open && !slot.band
   return (
-    <div className="grid gap-x-5 sm:grid-cols-4">
+    <div className="grid gap-x-5 sm:grid-cols-3">
       <Field
         label="The band"
         hint="the grip is each person’s own"

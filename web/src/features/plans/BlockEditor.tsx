@@ -239,7 +239,7 @@ function Row({
       onDrop={onDrop}
       onFocus={onFocus}
       onKeyDown={(e) => e.target === e.currentTarget && onKey(e)}
-      className={`flex items-center gap-1 border-b py-1 pl-1 ${paired ? 'border-dashed border-line' : 'border-line'} ${chosen ? 'bg-teal-tint' : ''} ${dragging ? 'opacity-50' : ''}`}
+      className={`flex items-center gap-1 border-b py-1 pl-1 max-sm:flex-wrap max-sm:justify-end ${paired ? 'border-dashed border-line' : 'border-line'} ${chosen ? 'bg-teal-tint' : ''} ${dragging ? 'opacity-50' : ''}`}
     >
       <span
         className={`w-9 shrink-0 whitespace-nowrap font-mono ${marked ? 'font-bold text-ochre-deep' : chosen ? '' : 'text-soft'}`}
@@ -247,7 +247,7 @@ function Row({
         {at + 1}
         {marked && <span title="a remark is about this slot"> !</span>}
       </span>
-      <span className="min-w-0 flex-1">
+      <span className="min-w-0 flex-1 max-sm:basis-[calc(100%-3rem)]">
         {movement ? (
           <span className="font-medium">{name}</span>
         ) : (

@@ -223,7 +223,7 @@ function Inside({ plan, timeline }: { plan: S['SessionPlan']; timeline: S['Timel
                   {name(s.movementId)}
                   <span className="text-soft">
                     {s.seconds !== undefined && ` ${s.seconds} s`}
-                    {s.reps !== undefined && ` ${s.reps} times`}
+                    {s.reps !== undefined && ` ${s.reps} ${s.reps === 1 ? 'rep' : 'reps'}`}
                   </span>
                 </li>
               ))}

@@ -210,17 +210,17 @@ class WorkedFormatsTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "SETS | SETS=2 REPS=6 REST=10 BETWEEN=0 | side-lunge | | W24/6 R10 W24/6 | 2 × 6, sides in turn",
-        "SETS | SETS=2 REPS=6 REST=10 BETWEEN=0 | side-lunge | ONE_THEN_OTHER | W24L/6 W24R/6 R10 W24L/6 W24R/6 | 2 × 6 each side",
-        "SETS | SETS=2 REPS=6 REST=10 BETWEEN=0 | side-lunge | BY_ROUND | W24L/6 R10 W24R/6 | 2 × 6, one side a round",
-        "SETS | SETS=2 REPS=6 REST=10 BETWEEN=0 | side-lunge | ONE_ONLY | W24L/6 R10 W24L/6 | 2 × 6, left only",
-        "SETS | SETS=1 REPS=6 REST=10 BETWEEN=0 | seated-knee-extension | IN_TURN | W24/6 | 1 × 6, sides in turn",
-        "SETS | SETS=1 REPS=6 REST=10 BETWEEN=0 | seated-knee-extension | | W24L/6 W24R/6 | 1 × 6 each side",
-        "INTERVALS | WORK=40 REST=20 ROUNDS=2 | lunge-knee-lift | ONE_THEN_OTHER | W20L/5 W20R/5 R20 W20L/5 W20R/5 R20 | 2 × 20 s, about 5 each side",
-        "INTERVALS | WORK=40 REST=20 ROUNDS=2 | cross-step | BY_ROUND | W40L/10 R20 W40R/10 R20 | 2 × 40 s, about 10, one side a round",
-        "INTERVALS | WORK=40 REST=20 ROUNDS=2 | l-raise | ONE_ONLY | W40L/10 R20 W40L/10 R20 | 2 × 40 s, about 10, left only",
-        "ROUNDS_POSSIBLE | CAP=60 REPS=5 | step-up | ONE_ONLY | W20L/5 W20L/5 W20L/5 | 1 × 5, left only",
-        "THROUGH_DAY | REPS=10 TIMES=2 | step-up | ONE_ONLY | | 2 × 10, left only",
+        "SETS | SETS=2 REPS=6 REST=10 BETWEEN=0 | side-lunge | | W24/6 R10 W24/6 | 2 × 6 reps, sides in turn",
+        "SETS | SETS=2 REPS=6 REST=10 BETWEEN=0 | side-lunge | ONE_THEN_OTHER | W24L/6 W24R/6 R10 W24L/6 W24R/6 | 2 × 6 reps each side",
+        "SETS | SETS=2 REPS=6 REST=10 BETWEEN=0 | side-lunge | BY_ROUND | W24L/6 R10 W24R/6 | 2 × 6 reps, one side a round",
+        "SETS | SETS=2 REPS=6 REST=10 BETWEEN=0 | side-lunge | ONE_ONLY | W24L/6 R10 W24L/6 | 2 × 6 reps, left only",
+        "SETS | SETS=1 REPS=6 REST=10 BETWEEN=0 | seated-knee-extension | IN_TURN | W24/6 | 1 × 6 reps, sides in turn",
+        "SETS | SETS=1 REPS=6 REST=10 BETWEEN=0 | seated-knee-extension | | W24L/6 W24R/6 | 1 × 6 reps each side",
+        "INTERVALS | WORK=40 REST=20 ROUNDS=2 | lunge-knee-lift | ONE_THEN_OTHER | W20L/5 W20R/5 R20 W20L/5 W20R/5 R20 | 2 × 20 s, about 5 reps each side",
+        "INTERVALS | WORK=40 REST=20 ROUNDS=2 | cross-step | BY_ROUND | W40L/10 R20 W40R/10 R20 | 2 × 40 s, about 10 reps, one side a round",
+        "INTERVALS | WORK=40 REST=20 ROUNDS=2 | l-raise | ONE_ONLY | W40L/10 R20 W40L/10 R20 | 2 × 40 s, about 10 reps, left only",
+        "ROUNDS_POSSIBLE | CAP=60 REPS=5 | step-up | ONE_ONLY | W20L/5 W20L/5 W20L/5 | 1 × 5 reps, left only",
+        "THROUGH_DAY | REPS=10 TIMES=2 | step-up | ONE_ONLY | | 2 × 10 reps, left only",
         "HOLDS | HOLD=40 REST=10 REPEATS=1 DROP_LAST_REST=1 | calf-stretch | | W40L=40 R10 W40R=40 | 1 × 40 s hold each side",
       })
   void theSidesOfASlotComeAsAsked(
@@ -491,9 +491,9 @@ class WorkedFormatsTest {
     assertThat(a.slots())
         .extracting(s -> DoseWords.dose(s.doses().get(0)))
         .containsExactly(
-            "1 × 8, no weight",
-            "1 × 8, 1 kg in both hands together",
-            "1 × 8, 1 kg in both hands together");
+            "1 × 8 reps, no weight",
+            "1 × 8 reps, 1 kg in both hands together",
+            "1 × 8 reps, 1 kg in both hands together");
     assertThat(clock(a.timeline())).isEqualTo("W32/8 R60 W32/8 R60 W48/8");
 
     assertThat(PlanFault.of(ramp(new RoundChange(2, null, null, null, 1000)), PLANS::find))

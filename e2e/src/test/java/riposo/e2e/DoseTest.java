@@ -139,8 +139,8 @@ class DoseTest {
     assertThat(rows.filter(new Locator.FilterOptions().setHasText("one-arm press")).first())
         .containsText("16 each side");
     Locator curls = rows.filter(new Locator.FilterOptions().setHasText("Hammer curl"));
-    assertThat(curls.nth(0)).containsText("1 × 8, no weight");
-    assertThat(curls.nth(1)).containsText("1 × 8, 1 kg in each hand");
+    assertThat(curls.nth(0)).containsText("1 × 8 reps, no weight");
+    assertThat(curls.nth(1)).containsText("1 × 8 reps, 1 kg in each hand");
     assertThat(curls.nth(1)).containsText("1 kg: lightest in kit, to be found.");
     Locator stand = rows.filter(new Locator.FilterOptions().setHasText("One-leg stand"));
     assertThat(stand).containsText("2 × 40 s hold each side");

@@ -11,6 +11,11 @@ import riposo.core.dose.HeightShare;
 import riposo.core.dose.Held;
 import riposo.core.kit.Room;
 import riposo.core.movement.Carry;
+import riposo.core.plan.Format;
+import riposo.core.plan.Param;
+import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Sides;
+import riposo.core.plan.Slot;
 
 /** Doses as one says them, every number with its unit and what it counts. */
 public final class DoseWords {
@@ -35,7 +40,53 @@ public final class DoseWords {
             .orElse("");
   }
 
-  /** "2 × 8 each side, 2 kg in each hand", "2 × 20 s hold, about a third of body weight". */
+  /**
+   * What a plan asks of a slot, for nobody in particular: "2 × 40 s, rest 20 s", "2 sets of 10
+   * reps, one side a round".
+   */
+  public static String asked(SessionPlan.Asked a) {
+    Sides sides = a.slot().sides();
+    return work(a)
+        + (sides == null
+            ? ""
+            : ", "
+                + (sides == Sides.ONE_ONLY
+                    ? Wording.side(a.slot().startSide()) + "only"
+                    : sides.words));
+  }
+
+  private static String work(SessionPlan.Asked a) {
+    Format f = a.block().format();
+    Slot slot = a.slot();
+    Integer own = slot.reps();
+    return switch (f.kind()) {
+      case IN_TURN -> slot.seconds() + " s";
+      case LADDER -> String.join(", ", f.ladder().stream().map(String::valueOf).toList()) + " s";
+      case SETS -> of(f.get(Param.SETS), "set", reps(own == null ? f.get(Param.REPS) : own));
+      case HOLDS -> {
+        Integer hold = slot.hold();
+        yield of(f.get(Param.REPEATS), "hold", (hold == null ? f.get(Param.HOLD) : hold) + " s");
+      }
+      case GATHER -> reps(f.get(Param.TOTAL)) + ", " + f.get(Param.SET_SIZE) + " at a time";
+      case ROUNDS_POSSIBLE -> reps(own == null ? f.get(Param.REPS) : own) + " a round";
+      case THROUGH_DAY -> reps(own == null ? f.get(Param.REPS) : own) + " at a time";
+      case WALK_IN -> f.get(Param.ON) + " s on, " + f.get(Param.OFF) + " s off";
+      case BY_COUNT -> of(f.get(Param.ROUNDS), "round", reps(own == null ? 1 : own));
+      case STAGED -> "in stages";
+      case PHRASE -> f.get(Param.REPEATS) == 1 ? "1 phrase" : f.get(Param.REPEATS) + " phrases";
+      case STRENGTH_PULSE ->
+          a.index() % 2 == 0 ? f.get(Param.WORK) + " s" : f.get(Param.BURST) + " s burst";
+      default ->
+          f.get(Param.ROUNDS) + " × " + f.get(Param.WORK) + " s, rest " + f.get(Param.REST) + " s";
+    };
+  }
+
+  /** "1 set of 10 reps", "3 holds of 20 s". */
+  private static String of(int n, String what, String each) {
+    return n + " " + what + (n == 1 ? "" : "s") + " of " + each;
+  }
+
+  /** "2 × 8 reps each side, 2 kg in each hand", "2 × 20 s hold, about a third of body weight". */
   public static String dose(Dose d) {
     return dose(d, Build.UNKNOWN);
   }
@@ -49,14 +100,14 @@ public final class DoseWords {
     } else if (d.series() != null) {
       of = series(d.series());
     } else if (d.reps() != null) {
-      of += (d.seconds() == null ? "" : d.seconds() + " s, about ") + d.reps();
+      of += (d.seconds() == null ? "" : d.seconds() + " s, about ") + reps(d.reps());
     } else {
       return of + "rest";
     }
     return of + turns(d) + with(d, build);
   }
 
-  /** As one would say it: "2 rounds of about 10 on each side, 1 kg in each hand". */
+  /** As one would say it: "2 rounds of 40 s, about 10 reps on each side, 1 kg in each hand". */
   public static String said(Dose d, List<Room.Printed> printed, Build build) {
     String rounds = d.rounds() == 1 ? "once" : d.rounds() + " rounds";
     if (d.holdSeconds() == null && d.reps() == null) {
@@ -70,8 +121,8 @@ public final class DoseWords {
       what += held(d, d.holdSeconds());
     } else if (d.series() != null) {
       what = d.seconds() == null ? series(d.series()) : "about " + series(d.series());
-    } else {
-      what += about + d.reps();
+    } else if (d.reps() != null) {
+      what += about + reps(d.reps());
     }
     return what
         + turns(d).replace(" each side", " on each side")
@@ -87,10 +138,16 @@ public final class DoseWords {
         : seconds + " s in holds of " + hold + " s";
   }
 
-  /** "15, then 10", "1, 2, 3, 4, 5". */
+  /** "15, then 10 reps", "1, 2, 3, 4, 5 reps". */
   private static String series(List<Integer> counts) {
     List<String> all = counts.stream().map(String::valueOf).toList();
-    return all.size() == 2 ? all.get(0) + ", then " + all.get(1) : String.join(", ", all);
+    return (all.size() == 2 ? all.get(0) + ", then " + all.get(1) : String.join(", ", all))
+        + " reps";
+  }
+
+  /** "1 rep", "10 reps". */
+  static String reps(int n) {
+    return n == 1 ? "1 rep" : n + " reps";
   }
 
   /** "28 full, 16 in part, 8 pulses, 4 s held": what is not there is not said. */

@@ -87,22 +87,22 @@ class WordingTest {
   @Test
   void dosesSayNoWeightPlainlyAndEveryNumberWhatItCounts() {
     assertThat(DoseWords.dose(new Dose(2, 8, null, 2000, 2, null, false)))
-        .isEqualTo("2 × 8, 2 kg in each hand");
+        .isEqualTo("2 × 8 reps, 2 kg in each hand");
     assertThat(DoseWords.dose(new Dose(2, 8, null, 0, 2, null, false)))
-        .isEqualTo("2 × 8, no weight");
+        .isEqualTo("2 × 8 reps, no weight");
     assertThat(DoseWords.dose(new Dose(2, null, 20, null, 0, 0.31, false)))
         .isEqualTo("2 × 20 s hold, about a third of body weight");
     assertThat(DoseWords.dose(new Dose(1, 10, null, null, 2, null, true)))
-        .isEqualTo("1 × 10, with the band");
+        .isEqualTo("1 × 10 reps, with the band");
     assertThat(DoseWords.dose(new Dose(2, null, null, null, 0, null, false))).isEqualTo("2 × rest");
     Dose sided = new Dose(2, 10, null, 1000, 1, null, false);
     assertThat(Arrays.stream(Dose.Turns.values()).map(t -> DoseWords.dose(sided.turns(t))))
         .containsExactly(
-            "2 × 10 each side, 1 kg in one hand",
-            "2 × 10, sides in turn, 1 kg in one hand",
-            "2 × 10, one side a round, 1 kg in one hand",
-            "2 × 10, left only, 1 kg in one hand",
-            "2 × 10, right only, 1 kg in one hand");
+            "2 × 10 reps each side, 1 kg in one hand",
+            "2 × 10 reps, sides in turn, 1 kg in one hand",
+            "2 × 10 reps, one side a round, 1 kg in one hand",
+            "2 × 10 reps, left only, 1 kg in one hand",
+            "2 × 10 reps, right only, 1 kg in one hand");
     Dose staged =
         new Dose(
             1,
@@ -121,7 +121,7 @@ class WordingTest {
     assertThat(DoseWords.said(staged, List.of(), Build.UNKNOWN))
         .isEqualTo("once, 28 full, 16 in part, 8 pulses, 4 s held");
     assertThat(DoseWords.said(sided.turns(Dose.Turns.EACH), List.of(), Build.UNKNOWN))
-        .isEqualTo("2 rounds of 10 on each side, 1 kg in one hand");
+        .isEqualTo("2 rounds of 10 reps on each side, 1 kg in one hand");
   }
 
   @ParameterizedTest

@@ -88,7 +88,7 @@ record GroupSheet(
   /**
    * One slot across the lanes.
    *
-   * @param work the slot's time in words, "40 / 20"
+   * @param work the slot's time in words, "2 × 40 s, rest 20 s"
    * @param alone who follows no lane, with their own alternative and why
    * @param changed searched anew for somebody who dropped in
    * @param upper the option above what is asked; null where the plan names none

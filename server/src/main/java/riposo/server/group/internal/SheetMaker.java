@@ -41,9 +41,9 @@ import riposo.core.plan.Format;
 import riposo.core.plan.Param;
 import riposo.core.plan.PlanBlock;
 import riposo.core.plan.SessionPlan;
-import riposo.core.plan.Sides;
 import riposo.core.plan.Timeline;
 import riposo.core.plan.Upper;
+import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
 import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
@@ -209,7 +209,7 @@ class SheetMaker {
               number,
               target.purpose().words,
               target.name(),
-              time(a),
+              DoseWords.asked(a),
               cells,
               s.alone().stream().map(x -> alone(g, x)).toList(),
               s.changed(),
@@ -448,42 +448,6 @@ class SheetMaker {
               t));
     }
     return views;
-  }
-
-  /**
-   * "40 / 20", "2 × 10, one side a round": the slot's time in a few signs, and how its sides come.
-   */
-  private static String time(SessionPlan.Asked a) {
-    Sides sides = a.slot().sides();
-    if (sides == null) {
-      return signs(a);
-    }
-    return signs(a)
-        + ", "
-        + (sides == Sides.ONE_ONLY ? Wording.side(a.slot().startSide()) + "only" : sides.words);
-  }
-
-  private static String signs(SessionPlan.Asked a) {
-    Format f = a.block().format();
-    Integer reps = a.slot().reps();
-    return switch (f.kind()) {
-      case IN_TURN -> a.slot().seconds() + " s";
-      case LADDER -> f.ladder().stream().map(String::valueOf).collect(Collectors.joining("/"));
-      case SETS -> f.get(Param.SETS) + " × " + (reps == null ? f.get(Param.REPS) : reps);
-      case HOLDS -> {
-        Integer hold = a.slot().hold();
-        yield f.get(Param.REPEATS) + " × " + (hold == null ? f.get(Param.HOLD) : hold) + " s";
-      }
-      case GATHER -> f.get(Param.TOTAL) + " in " + f.get(Param.SET_SIZE) + "s";
-      case ROUNDS_POSSIBLE, THROUGH_DAY -> (reps == null ? f.get(Param.REPS) : reps) + " at a time";
-      case WALK_IN -> f.get(Param.ON) + " / " + f.get(Param.OFF);
-      case BY_COUNT -> f.get(Param.ROUNDS) + " × " + (reps == null ? 1 : reps);
-      case STAGED -> "in stages";
-      case PHRASE -> f.get(Param.REPEATS) + " phrases";
-      case STRENGTH_PULSE ->
-          a.index() % 2 == 0 ? f.get(Param.WORK) + " s" : f.get(Param.BURST) + " s burst";
-      default -> f.get(Param.WORK) + " / " + f.get(Param.REST) + " × " + f.get(Param.ROUNDS);
-    };
   }
 
   private static int rest(PlanBlock b) {
