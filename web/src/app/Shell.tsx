@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { Suspense, useEffect, useRef, useState } from 'react'
+import { Suspense, useEffect, useRef, useState, useSyncExternalStore } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { type S, http, told } from '../lib/api'
+import { stale } from '../lib/client'
 import { findMovements } from '../lib/find'
+import { hourOf } from '../lib/format'
 import { useKeys, useKeysHere } from '../lib/keys'
 import * as q from '../lib/queries'
 import { useOwnTitle } from '../lib/title'
@@ -125,6 +127,7 @@ export function Shell({ me }: { me: S['Me'] }) {
           </button>
         </div>
       </header>
+      <Stale />
       <main id="main" className="mx-auto max-w-[1280px] px-4 pb-16 md:px-6">
         <Broken at={location.pathname}>
           <Suspense fallback={<Loading what="the page" />}>
@@ -135,6 +138,20 @@ export function Shell({ me }: { me: S['Me'] }) {
       <Find open={find} onOpenChange={setFind} />
       <KeysHere open={keys} onOpenChange={setKeys} />
     </div>
+  )
+}
+
+/** While no refresh reaches the server the page stays as it is, and says so. */
+function Stale() {
+  const since = useSyncExternalStore(stale.subscribe, stale.since)
+  return (
+    <p role="status" className="no-print mx-auto max-w-[1280px] px-4 md:px-6">
+      {since && (
+        <span className="mt-2 block border-l-4 border-ochre bg-sheet px-3 py-1.5">
+          No connection since {hourOf(since)}: what is shown may be older.
+        </span>
+      )}
+    </p>
   )
 }
 

@@ -5,6 +5,7 @@ const LONG = new Intl.DateTimeFormat('en-GB', {
   month: 'long',
   timeZone: 'UTC',
 })
+const HOUR = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 
@@ -12,6 +13,8 @@ export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday',
 export const day = (iso: string) => DAY.format(new Date(iso.slice(0, 10) + 'T00:00:00Z'))
 /** "Tuesday 24 November" from an ISO date. */
 export const longDay = (iso: string) => LONG.format(new Date(iso.slice(0, 10) + 'T00:00:00Z'))
+/** "14:05", of the device's own day. */
+export const hourOf = (at: Date) => HOUR.format(at)
 /** Seconds as "19:40". */
 export const clock = (seconds: number) => {
   const s = Math.max(0, Math.round(seconds))

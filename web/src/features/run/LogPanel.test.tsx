@@ -84,15 +84,16 @@ describe('LogPanel', () => {
         },
       ],
     } as unknown as S['RunPersonView']
-    const set = (round: number, known: Partial<Entry>, next?: number) => {
+    const set = (round: number, known: Partial<Entry>, next?: number, taken?: number) => {
       const add = vi.fn<(e: Entry) => void>()
-      const onNext = vi.fn<(key: string, grams: number) => void>()
+      const onNext = vi.fn<(grams: number | undefined) => void>()
       render(
         <LogPanel
           person={who}
           segment={{ ...SEGMENT, round }}
           known={known as Entry}
           next={next}
+          taken={taken}
           onNext={onNext}
           add={add}
         />,
@@ -110,7 +111,7 @@ describe('LogPanel', () => {
         const { add, onNext, user } = set(round, { effort })
         expect(onNext).not.toHaveBeenCalled()
         await user.click(screen.getByRole('button', { name: words }))
-        expect(onNext).toHaveBeenCalledExactlyOnceWith('s1', grams)
+        expect(onNext).toHaveBeenCalledExactlyOnceWith(grams)
         expect(add, 'no set is made up').not.toHaveBeenCalled()
       },
     )
@@ -127,16 +128,40 @@ describe('LogPanel', () => {
     it('goes back to the weight begun with when the step up was too hard', async () => {
       const hard = set(2, { effort: 9, grams: 2000 })
       await hard.user.click(screen.getByRole('button', { name: '1 kg next set' }))
-      expect(hard.onNext).toHaveBeenCalledExactlyOnceWith('s1', 1000)
+      expect(hard.onNext).toHaveBeenCalledExactlyOnceWith(1000)
     })
 
     it.each([
       ['where the second step up passes a cap', 2, { effort: 2, grams: 2000 }],
       ['from a weight that was set by hand on the way', 1, { effort: 2, grams: 1500 }],
+      ['more after a set that hurt', 1, { effort: 2, pain: 1 }],
+      ['more after a set that lost its form', 1, { effort: 2, formLost: true }],
     ])('offers nothing %s', (_, round, known) => {
       set(round, known)
       expect(screen.queryByRole('button', { name: /next set/ })).toBeNull()
     })
+
+    it('shows what was taken, and one more tap takes it back', async () => {
+      const { onNext, user } = set(1, { effort: 2 }, undefined, 2000)
+      const button = screen.getByRole('button', { name: '2 kg next set ✓' })
+      expect(button.getAttribute('aria-pressed')).toBe('true')
+      await user.click(button)
+      expect(onNext).toHaveBeenCalledExactlyOnceWith(undefined)
+    })
+
+    it.each([
+      ['too hard after all', 'radio', 'effort 9'],
+      ['it hurt', 'radio', 'pain 3'],
+      ['form lost', 'button', 'form lost'],
+    ])(
+      'lets go of the heavier weight that was taken where the set is told otherwise: %s',
+      async (_, role, tap) => {
+        const { onNext, add, user } = set(1, { effort: 2 }, undefined, 2000)
+        await user.click(screen.getByRole(role, { name: tap }))
+        expect(onNext).toHaveBeenCalledExactlyOnceWith(undefined)
+        expect(add).toHaveBeenCalledOnce()
+      },
+    )
 
     it('tells the found weight with the set that was done with it', async () => {
       const { add, user } = set(2, {}, 2000)

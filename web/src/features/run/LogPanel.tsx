@@ -37,6 +37,7 @@ export function LogPanel({
   arm,
   known,
   next,
+  taken,
   onNext,
   add,
 }: {
@@ -47,8 +48,10 @@ export function LogPanel({
   known?: Entry
   /** grams found for this set in the one before; undefined where it is as planned */
   next?: number
-  /** a weight is taken for the next set of this slot */
-  onNext?: (slotKey: string, grams: number) => void
+  /** grams taken after this set for the next */
+  taken?: number
+  /** a weight is taken for the next set of this slot; undefined takes it back */
+  onNext?: (grams: number | undefined) => void
   add: (e: Entry) => void
 }) {
   const [side, setSide] = useState<Side>('neither')
@@ -56,7 +59,9 @@ export function LogPanel({
     return <p className="text-lg text-[#b8c8cd]">Sets are logged here once the work block begins.</p>
   const slot = person.slots.find((s) => s.key === segment.slotKey)
   const part = slot?.parts.find((p) => p.side === segment.side) ?? slot?.parts[0]
-  const log = (e: Partial<Entry>) =>
+  const log = (e: Partial<Entry>) => {
+    // told otherwise afterwards, a set no longer leads to what was taken for the next
+    if (taken !== undefined && offerAfter({ ...known, ...e }) !== taken) onNext?.(undefined)
     add({
       slotKey: segment.slotKey,
       round: segment.round,
@@ -65,11 +70,13 @@ export function LogPanel({
       ...(next !== undefined && known?.grams === undefined ? { grams: next } : {}),
       ...e,
     })
+  }
   const where = PLACES.find((w) => known?.painWhere?.endsWith(w))
   const reps = known?.reps ?? part?.dose.reps
   const planned = part?.dose.grams
   const grams = known?.grams ?? next ?? planned
-  const offer = offered(part?.finding, segment.round, known?.effort, grams)
+  const offerAfter = (of: Partial<Entry>) => offered(part?.finding, segment.round, of, grams)
+  const offer = offerAfter(known ?? {})
   return (
     <>
       <h2 className="text-xl font-bold">{part?.title}</h2>
@@ -104,10 +111,11 @@ export function LogPanel({
           {offer > (grams ?? 0) ? 'That was easy' : 'That was too hard'}:{' '}
           <button
             type="button"
-            className="min-h-[46px] rounded border border-sand px-3 font-bold text-sand"
-            onClick={() => onNext(segment.slotKey, offer)}
+            aria-pressed={taken === offer}
+            className={`min-h-[46px] rounded border border-sand px-3 font-bold ${taken === offer ? 'bg-sand text-night' : 'text-sand'}`}
+            onClick={() => onNext(taken === offer ? undefined : offer)}
           >
-            {offer === 0 ? 'no weight' : `${kilos(offer)} kg`} next set
+            {offer === 0 ? 'no weight' : `${kilos(offer)} kg`} next set{taken === offer && ' ✓'}
           </button>
         </p>
       )}
@@ -168,13 +176,15 @@ export function LogPanel({
 function offered(
   f: S['WeightFinding'] | undefined,
   round: number,
-  effort: number | undefined,
+  { effort, pain, formLost }: Partial<Entry>,
   grams: number | undefined,
 ) {
   if (!f || effort === undefined || round > f.sets) return undefined
   // a run kept of before has no steps
   const step = (f.steps as typeof f.steps | undefined)?.find((s) => s.grams === grams)
-  return effort >= f.hard ? step?.down : effort <= f.easy ? step?.up : undefined
+  if (effort >= f.hard) return step?.down
+  // nothing more after a set that hurt or lost its form
+  return effort <= f.easy && !pain && !formLost ? step?.up : undefined
 }
 
 function Stepper({

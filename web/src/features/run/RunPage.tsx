@@ -3,6 +3,7 @@ import { useKeys, typing } from '../../lib/keys'
 import { type S, http, told } from '../../lib/api'
 import { entries, entryKey, foldClock, msLeft, segmentAt } from '../../lib/clock'
 import { clock, doseWords, seconds } from '../../lib/format'
+import { useTabState } from '../../lib/tab'
 import { useTold } from '../../lib/told'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
@@ -36,6 +37,8 @@ interface Found {
 const handOf = (s: S['Segment']) => `${s.slotKey} ${s.side}`
 
 const nextOf = (f: Found | undefined, round: number) => (f && round > f.after ? f.grams : undefined)
+
+const takenAt = (f: Found | undefined, round: number) => (f && round === f.after ? f.grams : undefined)
 
 /** A rest is a stretch only where one was found for it. */
 const restOf = (s: S['Segment'], stretch: string | undefined) =>
@@ -81,7 +84,7 @@ function Live({
   const [ending, setEnding] = useState(false)
   const [sound, setSound] = useState(true)
   const [arm, setArm] = useState<'LEFT' | 'RIGHT'>('LEFT')
-  const [found, setFound] = useState<Record<string, Found>>({})
+  const [found, setFound] = useTabState<Record<string, Found | undefined>>(`riposo.found.${run.id}`, {})
   // what to keep in mind beside the timer; the run goes on without it
   const about = useTold(person.clientId, async () => {
     const of = { params: { path: { clientId: person.clientId } } }
@@ -407,8 +410,13 @@ function Live({
             arm={phrase ? { side: arm, choose: setArm } : undefined}
             known={toldOf && entries(events, people).get(entryKey(toldOf, person.clientId))}
             next={toldOf && nextOf(found[handOf(toldOf)], toldOf.round)}
-            onNext={(key, grams) =>
-              setFound((f) => ({ ...f, [`${key} ${toldOf?.side}`]: { grams, after: toldOf?.round ?? 0 } }))
+            taken={toldOf && takenAt(found[handOf(toldOf)], toldOf.round)}
+            onNext={(grams) =>
+              toldOf &&
+              setFound((f) => ({
+                ...f,
+                [handOf(toldOf)]: grams === undefined ? undefined : { grams, after: toldOf.round },
+              }))
             }
             add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
           />

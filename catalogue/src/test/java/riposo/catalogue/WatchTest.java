@@ -7,11 +7,13 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import riposo.core.group.Participant;
 import riposo.core.group.Watch;
+import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
@@ -46,6 +48,19 @@ class WatchTest {
     return new Limit(UUID.randomUUID(), axis, Side.BOTH, cap, strength, "physio", DAY, null, null);
   }
 
+  private static Limit knee(int cap, Side side) {
+    return new Limit(
+        UUID.randomUUID(),
+        "joint.knee-flexion.loaded",
+        side,
+        cap,
+        Strength.FIRM,
+        "physio",
+        DAY,
+        null,
+        null);
+  }
+
   @ParameterizedTest(name = "{0} from {1}, {2}, rest {3} s: {4}")
   @CsvSource({
     "supine-bridge, STANDING, USUAL, 30, ''",
@@ -78,10 +93,21 @@ class WatchTest {
     int effort = ALL.movement("squat").demands().effort();
     assertThat(watch("squat", Mobility.USUAL, null, 0, limit("effort", effort, Strength.FIRM)))
         .extracting(Wording::watch)
-        .containsExactly("effort right at the limit, " + effort);
+        .containsExactly("effort just at the limit, " + effort);
     assertThat(watch("squat", Mobility.USUAL, null, 0, limit("effort", effort, Strength.ADVISED)))
         .as("an advised limit is no edge to watch")
         .isEmpty();
+    Axis bend = Axis.of("joint.knee-flexion.loaded");
+    int knee = ALL.variants(ALL.movement("squat")).get(0).whole()[bend.cell(Side.LEFT)];
+    assertThat(
+            Stream.of(Side.values())
+                .flatMap(s -> watch("squat", Mobility.USUAL, null, 0, knee(knee, s)).stream())
+                .map(Wording::watch))
+        .as("the side is named, and never looks like another word")
+        .containsExactlyInAnyOrder(
+            "left " + bend.words + " just at the limit, " + knee + "°",
+            "right " + bend.words + " just at the limit, " + knee + "°",
+            bend.words + " just at the limit, " + knee + "°");
     assertThat(watch("squat", Mobility.USUAL, null, 0, limit("effort", effort + 1, Strength.FIRM)))
         .isEmpty();
   }

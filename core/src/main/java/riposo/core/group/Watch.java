@@ -18,9 +18,11 @@ import riposo.core.plan.Mobility;
  *
  * @param kind what it is
  * @param axisId the axis at its limit; null where it is about the way there
+ * @param side the side that is at its limit; both where both are, or the axis has none
  * @param value the demand, or seconds
  */
-public record Watch(UUID person, String slotKey, Kind kind, @Nullable String axisId, int value) {
+public record Watch(
+    UUID person, String slotKey, Kind kind, @Nullable String axisId, Side side, int value) {
   /** Reasons to look. */
   public enum Kind {
     /** Slow in changing posture, and it takes longer than the rest: so many seconds more. */
@@ -45,10 +47,10 @@ public record Watch(UUID person, String slotKey, Kind kind, @Nullable String axi
     if (from != null && who.mobility() == Mobility.SLOW) {
       int way = who.mobility().seconds(from, v.position());
       if (way > rest) {
-        all.add(new Watch(who.id(), slotKey, Kind.SLOW_CHANGE, null, way - rest));
+        all.add(new Watch(who.id(), slotKey, Kind.SLOW_CHANGE, null, Side.BOTH, way - rest));
       }
       if (v.position().onFloor() != from.onFloor()) {
-        all.add(new Watch(who.id(), slotKey, Kind.FLOOR, null, way));
+        all.add(new Watch(who.id(), slotKey, Kind.FLOOR, null, Side.BOTH, way));
       }
     }
     Caps caps = who.caps();
@@ -56,7 +58,7 @@ public record Watch(UUID person, String slotKey, Kind kind, @Nullable String axi
     for (Axis a : new Axis[] {Axis.BALANCE, Axis.BALANCE_HELD}) {
       int asked = demand[a.cell(Side.BOTH)];
       if (asked > 0 && asked == caps.cap(a, Side.BOTH)) {
-        all.add(new Watch(who.id(), slotKey, Kind.BALANCE_EDGE, a.id, asked));
+        all.add(new Watch(who.id(), slotKey, Kind.BALANCE_EDGE, a.id, Side.BOTH, asked));
       }
     }
     for (Limit l : caps.active()) {
@@ -66,11 +68,15 @@ public record Watch(UUID person, String slotKey, Kind kind, @Nullable String axi
           || l.axis() == Axis.BALANCE_HELD) {
         continue;
       }
-      for (Side s : l.axis().sided ? List.of(Side.LEFT, Side.RIGHT) : List.of(Side.BOTH)) {
-        if ((!l.axis().sided || l.side().covers(s)) && demand[l.axis().cell(s)] == l.cap()) {
-          all.add(new Watch(who.id(), slotKey, Kind.FIRM_EDGE, l.axisId(), l.cap()));
-          break;
-        }
+      List<Side> at =
+          (l.axis().sided ? List.of(Side.LEFT, Side.RIGHT) : List.of(Side.BOTH))
+              .stream()
+                  .filter(s -> !l.axis().sided || l.side().covers(s))
+                  .filter(s -> demand[l.axis().cell(s)] == l.cap())
+                  .toList();
+      if (!at.isEmpty()) {
+        Side side = at.size() == 1 ? at.get(0) : Side.BOTH;
+        all.add(new Watch(who.id(), slotKey, Kind.FIRM_EDGE, l.axisId(), side, l.cap()));
       }
     }
     return all;

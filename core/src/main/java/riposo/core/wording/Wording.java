@@ -878,7 +878,7 @@ public final class Wording {
       case FLOOR -> "getting down or up takes " + w.value() + " s, stay near";
       case BALANCE_EDGE, FIRM_EDGE -> {
         Axis axis = Axis.of(java.util.Objects.requireNonNull(w.axisId()));
-        yield axis.words + " right at the limit, " + amount(axis, w.value());
+        yield side(w.side()) + axis.words + " just at the limit, " + amount(axis, w.value());
       }
     };
   }

@@ -12,6 +12,7 @@ import java.util.TreeSet;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.group.Watch;
+import riposo.core.limit.Side;
 import riposo.core.plan.Block;
 import riposo.core.wording.Wording;
 
@@ -20,14 +21,14 @@ import riposo.core.wording.Wording;
  */
 final class Watches {
   /** One reason of one person. */
-  private record Reason(UUID person, Watch.Kind kind, @Nullable String axisId) {}
+  private record Reason(UUID person, Watch.Kind kind, @Nullable String axisId, Side side) {}
 
   private final Map<Reason, Watch> most = new LinkedHashMap<>();
   private final Map<Reason, Map<Block, Set<Integer>>> where = new LinkedHashMap<>();
 
   /** Where it comes with different numbers, the greatest is told. */
   void add(Watch w, Block block, int number) {
-    Reason r = new Reason(w.person(), w.kind(), w.axisId());
+    Reason r = new Reason(w.person(), w.kind(), w.axisId(), w.side());
     most.merge(r, w, (a, b) -> a.value() >= b.value() ? a : b);
     where
         .computeIfAbsent(r, x -> new EnumMap<>(Block.class))
