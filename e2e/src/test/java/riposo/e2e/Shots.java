@@ -65,6 +65,7 @@ class Shots {
     page.locator("a[href^='/groups/']").last().click();
     page.getByText("People and lanes").waitFor();
     page.getByText("3 push").first().click();
+    page.evaluate("window.scrollTo(0, 0)");
     shot(page, "group");
     printed(page);
     Studio.open(page, "/");
