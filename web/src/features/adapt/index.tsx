@@ -467,7 +467,7 @@ function SlotRow({
       </td>
       <td className={`block px-1 pb-2 text-sm sm:w-48 ${cell}`}>
         {s.parts.map((p) => (
-          <span key={p.side} className="block text-[14px] leading-snug tabular-nums">
+          <span key={p.side} className="block font-mono text-[13px]">
             {p.side !== 'BOTH' && `${p.side.toLowerCase()} `}
             {p.doseText}
           </span>

@@ -472,7 +472,7 @@ function SlotRow({
       <div role="rowheader" className="self-start">
         <button type="button" aria-pressed={chosen} className="text-left" onClick={onChoose}>
           <strong>{slot.number}</strong> {slot.purpose}
-          <span className="block text-[13px] text-soft">{slot.work}</span>
+          <span className="block font-mono text-[12px] tracking-tight text-soft">{slot.work}</span>
           {slot.changed && (
             <span className="text-[13px] font-semibold text-ochre-deep">lanes found anew</span>
           )}

@@ -323,7 +323,7 @@ function Live({
                 {part?.cues.slice(0, 2).join(' · ')}
               </p>
               {part?.breathe && <p className="mt-1 text-xl">Breathe out on the effort, never hold.</p>}
-              {part && <p className="mt-1 text-xl tabular-nums text-[#b8c8cd]">{part.doseText}</p>}
+              {part && <p className="mt-1 font-mono text-xl text-[#b8c8cd]">{part.doseText}</p>}
               {shown && slotOf(shown.slotKey)?.band && (
                 <p className="mt-1 text-lg text-[#b8c8cd]">{slotOf(shown.slotKey)?.band}</p>
               )}

@@ -25,6 +25,7 @@ import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.PlanAdapter;
 import riposo.core.dose.Weight;
+import riposo.core.dose.WeightFinding;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.movement.Catalogue;
@@ -102,12 +103,16 @@ class RunDocumentTest {
     return all;
   }
 
-  /** A share of body weight was written "0.88 bw" then; the number itself is held exactly below. */
+  /**
+   * A share of body weight was written "0.88 bw" then, a count bare; the number itself is held
+   * exactly below.
+   */
   private static String inTodaysWords(String dose, int hands) {
     return Pattern.compile("(\\d\\.\\d+) bw")
         .matcher(dose)
         .replaceAll(m -> Wording.share(Double.parseDouble(m.group(1))))
         .replace(" · ", ", ")
+        .replaceFirst("(× (?:\\d+ s, about )?\\d+)(?=,|$| each side)", "$1 reps")
         .replaceFirst(", band$", ", with the band")
         .replaceFirst("kg( each)?$", hands == 2 ? "kg in each hand" : "kg in one hand");
   }
@@ -213,6 +218,7 @@ class RunDocumentTest {
     Random random = new Random(7);
     RandomLimits limits = new RandomLimits(7);
     Kitbag kit = new Kitbag(EnumSet.allOf(Kit.class), List.of(new Weight(2000, 2)));
+    int finding = 0;
     Set<EventDocument.Kind> seen = EnumSet.noneOf(EventDocument.Kind.class);
     for (PlanDocument shipped : PlanDocument.shipped(CATALOGUE)) {
       SessionPlan plan = shipped.plan();
@@ -240,6 +246,7 @@ class RunDocumentTest {
       }
       RunDocument d = new RunDocument(two, events);
       assertThat(RunDocument.read(d.write())).isEqualTo(d);
+      finding += assertOlderFindingIsRead(d);
       for (RunEvent e : events) {
         assertThat(RunDocument.event(RunDocument.write(e), null)).isEqualTo(e);
       }
@@ -253,6 +260,29 @@ class RunDocumentTest {
       }
     }
     assertThat(seen).containsExactlyInAnyOrder(EventDocument.Kind.values());
+    assertThat(finding).isGreaterThan(5);
+  }
+
+  /**
+   * Runs of before told one step from the weight begun with: read, its sets still find, no more.
+   */
+  private static int assertOlderFindingIsRead(RunDocument d) {
+    String older = d.write().replaceAll("\"steps\":\\[[^\\]]*\\]", "\"up\":2000,\"down\":0");
+    List<WeightFinding> now = findings(d);
+    assertThat(findings(RunDocument.read(older)))
+        .isEqualTo(
+            now.stream()
+                .map(f -> new WeightFinding(f.easy(), f.hard(), f.sets(), List.of()))
+                .toList());
+    return now.size();
+  }
+
+  private static List<WeightFinding> findings(RunDocument d) {
+    return d.sheet().people().stream()
+        .flatMap(p -> p.slots().stream())
+        .flatMap(s -> s.parts().stream())
+        .flatMap(p -> Stream.ofNullable(p.finding()))
+        .toList();
   }
 
   private static RunEvent event(Random r, RunSheet sheet) {
