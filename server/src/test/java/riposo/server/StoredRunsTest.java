@@ -137,6 +137,7 @@ class StoredRunsTest extends ApiDesk {
                     .matcher(was.path("parts").get(k).path("doseText").asString())
                     .replaceAll(m -> Wording.share(Double.parseDouble(m.group(1))))
                     .replace(" · ", ", ")
+                    .replaceFirst("(× (?:\\d+ s, about )?\\d+)(?=,|$| each side)", "$1 reps")
                     .replaceFirst(", band$", ", with the band")
                     .replaceFirst("kg( each)?(?=$| \\()", hands(dose)));
       }
