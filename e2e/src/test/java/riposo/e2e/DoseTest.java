@@ -137,7 +137,7 @@ class DoseTest {
     assertThat(rows.filter(new Locator.FilterOptions().setHasText("Calf stretch")))
         .containsText("1 × 40 s hold each side");
     assertThat(rows.filter(new Locator.FilterOptions().setHasText("one-arm press")).first())
-        .containsText("16 each side");
+        .containsText("16 reps each side");
     Locator curls = rows.filter(new Locator.FilterOptions().setHasText("Hammer curl"));
     assertThat(curls.nth(0)).containsText("1 × 8 reps, no weight");
     assertThat(curls.nth(1)).containsText("1 × 8 reps, 1 kg in each hand");
