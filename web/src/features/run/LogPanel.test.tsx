@@ -153,6 +153,7 @@ describe('LogPanel', () => {
       ['too hard after all', 'radio', 'effort 9'],
       ['it hurt', 'radio', 'pain 3'],
       ['form lost', 'button', 'form lost'],
+      ['done with less', 'button', 'kg each hand down'],
     ])(
       'lets go of the heavier weight that was taken where the set is told otherwise: %s',
       async (_, role, tap) => {

@@ -75,7 +75,7 @@ export function LogPanel({
   const reps = known?.reps ?? part?.dose.reps
   const planned = part?.dose.grams
   const grams = known?.grams ?? next ?? planned
-  const offerAfter = (of: Partial<Entry>) => offered(part?.finding, segment.round, of, grams)
+  const offerAfter = (of: Partial<Entry>) => offered(part?.finding, segment.round, of, of.grams ?? grams)
   const offer = offerAfter(known ?? {})
   return (
     <>
