@@ -66,6 +66,22 @@ describe('without a connection', () => {
     forget()
   })
 
+  it('asks anew for all that is shown once the server answers again', async () => {
+    const ask = vi.fn<() => Promise<string>>().mockResolvedValue('old')
+    const { result, client } = at(() => ({
+      a: useQuery({ queryKey: ['a'], queryFn: ask }),
+      b: useQuery({ queryKey: ['b'], queryFn: () => Promise.resolve('b') }),
+    }))
+    await waitFor(() => expect(result.current.a.data).toBe('old'))
+    ask.mockRejectedValueOnce(problem(0))
+    await act(() => client.refetchQueries({ queryKey: ['a'] }))
+    expect(stale.since()).toBeInstanceOf(Date)
+    ask.mockResolvedValue('new')
+    await act(() => client.refetchQueries({ queryKey: ['b'] }))
+    await waitFor(() => expect(result.current.a.data).toBe('new'))
+    expect(stale.since()).toBeUndefined()
+  })
+
   it.each([
     ['a refusal of a refresh is an error', 404, 'shown'],
     ['what was never shown is an error', 0, undefined],

@@ -25,14 +25,19 @@ export const stale = {
  * not done later behind one's back; a page that is shown stays when a refresh finds none, and `stale` says so.
  */
 export function newClient() {
-  return new QueryClient({
+  const client = new QueryClient({
     queryCache: new QueryCache({
       onError(e, query) {
         if (!lost(e) || query.state.data === undefined) return
         query.setState({ status: 'success', error: null })
         turn(new Date())
       },
-      onSuccess: () => turn(undefined),
+      onSuccess() {
+        if (since === undefined) return
+        turn(undefined)
+        // it answers again: what else is shown is asked for anew, so that nothing old stays unsaid
+        void client.invalidateQueries()
+      },
     }),
     defaultOptions: {
       queries: {
@@ -45,4 +50,5 @@ export function newClient() {
       mutations: { networkMode: 'always' },
     },
   })
+  return client
 }

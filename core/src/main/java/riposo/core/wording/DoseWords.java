@@ -3,6 +3,7 @@ package riposo.core.wording;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
@@ -41,8 +42,8 @@ public final class DoseWords {
   }
 
   /**
-   * What a plan asks of a slot, for nobody in particular: "2 × 40 s, rest 20 s", "2 sets of 10
-   * reps, one side a round".
+   * What a plan asks of a slot in the rounds it is asked for so, for nobody in particular: "2 × 40
+   * s, rest 20 s", "2 sets of 10 reps, one side a round".
    */
   public static String asked(SessionPlan.Asked a) {
     Sides sides = a.slot().sides();
@@ -61,24 +62,33 @@ public final class DoseWords {
     Integer own = slot.reps();
     return switch (f.kind()) {
       case IN_TURN -> slot.seconds() + " s";
-      case LADDER -> String.join(", ", f.ladder().stream().map(String::valueOf).toList()) + " s";
-      case SETS -> of(f.get(Param.SETS), "set", reps(own == null ? f.get(Param.REPS) : own));
+      case LADDER -> String.join(", ", ladder(a)) + " s";
+      case SETS -> of(a.rounds(), "set", reps(own == null ? f.get(Param.REPS) : own));
       case HOLDS -> {
         Integer hold = slot.hold();
-        yield of(f.get(Param.REPEATS), "hold", (hold == null ? f.get(Param.HOLD) : hold) + " s");
+        yield of(a.rounds(), "hold", (hold == null ? f.get(Param.HOLD) : hold) + " s");
       }
       case GATHER -> reps(f.get(Param.TOTAL)) + ", " + f.get(Param.SET_SIZE) + " at a time";
       case ROUNDS_POSSIBLE -> reps(own == null ? f.get(Param.REPS) : own) + " a round";
       case THROUGH_DAY -> reps(own == null ? f.get(Param.REPS) : own) + " at a time";
       case WALK_IN -> f.get(Param.ON) + " s on, " + f.get(Param.OFF) + " s off";
-      case BY_COUNT -> of(f.get(Param.ROUNDS), "round", reps(own == null ? 1 : own));
+      case BY_COUNT -> of(a.rounds(), "round", reps(own == null ? 1 : own));
       case STAGED -> "in stages";
       case PHRASE -> f.get(Param.REPEATS) == 1 ? "1 phrase" : f.get(Param.REPEATS) + " phrases";
       case STRENGTH_PULSE ->
           a.index() % 2 == 0 ? f.get(Param.WORK) + " s" : f.get(Param.BURST) + " s burst";
-      default ->
-          f.get(Param.ROUNDS) + " × " + f.get(Param.WORK) + " s, rest " + f.get(Param.REST) + " s";
+      default -> a.rounds() + " × " + f.get(Param.WORK) + " s, rest " + f.get(Param.REST) + " s";
     };
+  }
+
+  /** The work of the rounds the slot is asked for so, in s. */
+  private static List<String> ladder(SessionPlan.Asked a) {
+    Slot whole = a.block().slots().get(a.index());
+    List<Integer> all = a.block().format().ladder();
+    return IntStream.rangeClosed(1, all.size())
+        .filter(round -> whole.keyAt(round).equals(a.key()))
+        .mapToObj(round -> String.valueOf(all.get(round - 1)))
+        .toList();
   }
 
   /** "1 set of 10 reps", "3 holds of 20 s". */
