@@ -20,6 +20,8 @@ import riposo.core.run.Entry;
  * @param painWorse what makes it worse
  * @param corrects the event of an entry this one stands in for
  * @param askedBy who asked, where it is not who leads
+ * @param notDone it was not done after all
+ * @param talk what still came over the lips, asked in a rest
  */
 public record EntryDocument(
     @Nullable String slotKey,
@@ -47,7 +49,9 @@ public record EntryDocument(
     @Nullable String stoppedEarly,
     @Nullable String note,
     @Nullable UUID corrects,
-    @Nullable String askedBy) {
+    @Nullable String askedBy,
+    @Nullable Boolean notDone,
+    Entry.@Nullable Talk talk) {
   /** A part of a set done at one weight. */
   public record Part(
       @Nullable Integer reps,
@@ -84,7 +88,9 @@ public record EntryDocument(
         e.telling().stoppedEarly(),
         e.telling().note(),
         e.telling().corrects(),
-        e.telling().askedBy());
+        e.telling().askedBy(),
+        e.telling().notDone() ? Boolean.TRUE : null,
+        e.strain().talk());
   }
 
   /**
@@ -109,11 +115,11 @@ public record EntryDocument(
                 : parts.stream()
                     .map(p -> new Entry.Part(p.reps, p.seconds, hands(p.grams, p.left, p.right)))
                     .toList()),
-        new Entry.Strain(effort(effort), effort(breathless)),
+        new Entry.Strain(effort(effort), effort(breathless), talk),
         new Entry.Hurt(
             pain(pain), pain(painFirst), pain(painLater), pain(painAfter), painWhere, painWorse),
         new Entry.Form(formLost, fault, support, touchDowns, grabs),
-        new Entry.Telling(stoppedEarly, note, corrects, askedBy));
+        new Entry.Telling(stoppedEarly, note, corrects, askedBy, Boolean.TRUE.equals(notDone)));
   }
 
   private static Part part(Entry.Part p) {

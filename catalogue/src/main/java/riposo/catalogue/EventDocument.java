@@ -2,22 +2,28 @@ package riposo.catalogue;
 
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.limit.Side;
+import riposo.core.run.Change;
 import riposo.core.run.RunEvent;
 import riposo.core.run.Stamp;
 import riposo.core.run.StopSign;
+import riposo.core.run.Symptom;
 
 /**
  * An event of a run as it is sent and stored.
  *
  * @param device which device it happened on; left out by older ones
  * @param at device time, milliseconds since 1970 UTC
- * @param person of ENTRY and STOP; left out by older ones, where the run has one person
+ * @param person of ENTRY, CHANGE, UNWELL and STOP; left out by older ones, where the run has one
+ *     person
  * @param segment target of GOTO
  * @param seconds rest added by EXTEND
  * @param entry of ENTRY
  * @param text the sign of STOP in words
  * @param sign id of the sign of STOP; left out by older ones
  * @param deviceAt the device's own time where {@code at} is the server's
+ * @param change of CHANGE
+ * @param unwell of UNWELL
  */
 public record EventDocument(
     @Nullable UUID id,
@@ -31,7 +37,54 @@ public record EventDocument(
     @Nullable String sign,
     @Nullable String device,
     @Nullable UUID person,
-    @Nullable Long deviceAt) {
+    @Nullable Long deviceAt,
+    @Nullable ChangeDocument change,
+    @Nullable UnwellDocument unwell) {
+  /** A slot done otherwise; see {@link Change}. A side left out is both. */
+  public record ChangeDocument(
+      @Nullable String slotKey,
+      int round,
+      @Nullable Side side,
+      Change.@Nullable To to,
+      @Nullable String option,
+      @Nullable Integer grams,
+      boolean onward) {
+    static ChangeDocument of(Change c) {
+      return new ChangeDocument(
+          c.slotKey(), c.round(), c.side(), c.to(), c.option(), c.grams(), c.onward());
+    }
+
+    Change toChange() {
+      if (slotKey == null || to == null) {
+        throw new IllegalArgumentException("a change names its slot and what it becomes");
+      }
+      return new Change(slotKey, round, side == null ? Side.BOTH : side, to, option, grams, onward);
+    }
+  }
+
+  /** A mild symptom; see {@link Symptom}. A reading that was not taken is left out. */
+  public record UnwellDocument(
+      @Nullable Symptom symptom,
+      Symptom.@Nullable How how,
+      @Nullable Integer pulse,
+      @Nullable Integer systolic,
+      @Nullable Integer diastolic,
+      @Nullable Integer glucose) {
+    static UnwellDocument of(RunEvent.Unwell u) {
+      Symptom.Reading r = u.reading();
+      return new UnwellDocument(
+          u.symptom(), u.how(), r.pulse(), r.systolic(), r.diastolic(), r.glucose());
+    }
+
+    RunEvent.Unwell toUnwell(Stamp stamp, UUID who) {
+      if (symptom == null || how == null) {
+        throw new IllegalArgumentException("a symptom is named, and how it is");
+      }
+      return new RunEvent.Unwell(
+          stamp, who, symptom, how, new Symptom.Reading(pulse, systolic, diastolic, glucose));
+    }
+  }
+
   /** Kinds of event. */
   public enum Kind {
     START,
@@ -40,6 +93,8 @@ public record EventDocument(
     GOTO,
     EXTEND,
     ENTRY,
+    CHANGE,
+    UNWELL,
     STOP,
     FINISH
   }
@@ -49,6 +104,8 @@ public record EventDocument(
     Kind kind = kind(e);
     RunEvent.Stop stop = e instanceof RunEvent.Stop x ? x : null;
     RunEvent.Logged logged = e instanceof RunEvent.Logged x ? x : null;
+    RunEvent.Changed changed = e instanceof RunEvent.Changed x ? x : null;
+    RunEvent.Unwell unwell = e instanceof RunEvent.Unwell x ? x : null;
     return new EventDocument(
         s.id(),
         s.at(),
@@ -60,8 +117,22 @@ public record EventDocument(
         stop == null ? null : stop.words(),
         stop == null || !stop.named() ? null : stop.sign().name(),
         s.device(),
-        stop != null ? stop.person() : logged != null ? logged.person() : null,
-        s.deviceAt());
+        person(e),
+        s.deviceAt(),
+        changed == null ? null : ChangeDocument.of(changed.change()),
+        unwell == null ? null : UnwellDocument.of(unwell));
+  }
+
+  /** Whose it is; null for what is everybody's. */
+  public static @Nullable UUID person(RunEvent e) {
+    if (e instanceof RunEvent.Logged x) {
+      return x.person();
+    } else if (e instanceof RunEvent.Changed x) {
+      return x.person();
+    } else if (e instanceof RunEvent.Unwell x) {
+      return x.person();
+    }
+    return e instanceof RunEvent.Stop x ? x.person() : null;
   }
 
   /** The kind of an event. */
@@ -78,6 +149,10 @@ public record EventDocument(
       return Kind.EXTEND;
     } else if (e instanceof RunEvent.Logged) {
       return Kind.ENTRY;
+    } else if (e instanceof RunEvent.Changed) {
+      return Kind.CHANGE;
+    } else if (e instanceof RunEvent.Unwell) {
+      return Kind.UNWELL;
     } else if (e instanceof RunEvent.Stop) {
       return Kind.STOP;
     }
@@ -105,6 +180,10 @@ public record EventDocument(
       case EXTEND -> new RunEvent.Extend(stamp, wanted(seconds, "its seconds"));
       case ENTRY ->
           new RunEvent.Logged(stamp, wanted(who, "its person"), wanted(entry, "its set").toEntry());
+      case CHANGE ->
+          new RunEvent.Changed(
+              stamp, wanted(who, "its person"), wanted(change, "its change").toChange());
+      case UNWELL -> wanted(unwell, "its symptom").toUnwell(stamp, wanted(who, "its person"));
       case STOP -> stop(stamp, who);
     };
   }

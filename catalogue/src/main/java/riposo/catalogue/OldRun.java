@@ -75,7 +75,8 @@ public record OldRun(
             date,
             timeline,
             number(a, "beat"),
-            List.of(new RunSheet.Person(client, number(a, "effortCap"), share(a), slots)));
+            List.of(
+                new RunSheet.Person(client, number(a, "effortCap"), null, null, share(a), slots)));
     String dose = text(t, "dose");
     String check = text(t, "checkId");
     return new OldRun(
@@ -136,7 +137,8 @@ public record OldRun(
               RunDocument.JSON.treeToValue(p.path("dose"), Dose.class),
               null,
               null,
-              null));
+              null,
+              List.of()));
     }
     Set<UUID> closers = new HashSet<>();
     s.path("closers").forEach(c -> closers.add(UUID.fromString(c.path("limitId").asString())));
@@ -159,6 +161,7 @@ public record OldRun(
         s.path("pinned").asBoolean(false),
         closers,
         permitted,
+        List.of(),
         stages,
         null,
         null,

@@ -66,7 +66,8 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
       String familyId,
       Dose asked,
       EntryDocument entry,
-      @Nullable Boolean finding) {}
+      @Nullable Boolean finding,
+      @Nullable Boolean overCap) {}
 
   /** The JSON schema of the document. */
   public static String schema() {
@@ -145,7 +146,8 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
             s.familyId(),
             s.asked(),
             EntryDocument.of(s.entry()),
-            s.finding() ? Boolean.TRUE : null));
+            s.finding() ? Boolean.TRUE : null,
+            s.overCap() ? Boolean.TRUE : null));
   }
 
   /** A stored set. */
@@ -159,7 +161,8 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
         d.familyId,
         d.asked,
         entry,
-        Boolean.TRUE.equals(d.finding));
+        Boolean.TRUE.equals(d.finding),
+        Boolean.TRUE.equals(d.overCap));
   }
 
   /** Stored sets. */

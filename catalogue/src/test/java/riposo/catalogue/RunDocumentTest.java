@@ -36,6 +36,7 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.SessionPlan;
 import riposo.core.quantity.Effort;
 import riposo.core.quantity.Pain;
+import riposo.core.run.Change;
 import riposo.core.run.DoneSet;
 import riposo.core.run.Entry;
 import riposo.core.run.RunEvent;
@@ -44,6 +45,7 @@ import riposo.core.run.RunSheets;
 import riposo.core.run.RunState;
 import riposo.core.run.Stamp;
 import riposo.core.run.StopSign;
+import riposo.core.run.Symptom;
 import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
 import tools.jackson.databind.JsonNode;
@@ -97,7 +99,9 @@ class RunDocumentTest {
                   d.sign(),
                   d.device(),
                   d.person(),
-                  d.deviceAt())
+                  d.deviceAt(),
+                  d.change(),
+                  d.unwell())
               .toEvent(WHO));
     }
     return all;
@@ -219,6 +223,7 @@ class RunDocumentTest {
     RandomLimits limits = new RandomLimits(7);
     Kitbag kit = new Kitbag(EnumSet.allOf(Kit.class), List.of(new Weight(2000, 2)));
     int finding = 0;
+    int options = 0;
     Set<EventDocument.Kind> seen = EnumSet.noneOf(EventDocument.Kind.class);
     for (PlanDocument shipped : PlanDocument.shipped(CATALOGUE)) {
       SessionPlan plan = shipped.plan();
@@ -233,9 +238,10 @@ class RunDocumentTest {
                   plan,
                   plans.adapt(plan, day, Map.of()),
                   day,
-                  6);
+                  6,
+                  3);
       List<RunSheet.Person> both = new ArrayList<>(one.people());
-      both.add(new RunSheet.Person(UUID.randomUUID(), 5, null, both.get(0).slots()));
+      both.add(new RunSheet.Person(UUID.randomUUID(), 5, 4, 3, null, both.get(0).slots()));
       RunSheet two =
           new RunSheet(one.planId(), one.planName(), DAY, one.timeline(), one.beat(), both);
       List<RunEvent> events = new ArrayList<>();
@@ -253,14 +259,15 @@ class RunDocumentTest {
       RunState state = RunState.fold(two.timeline().segments(), two.ids(), events, 1);
       List<DoneSet> sets = two.sets(state);
       assertThat(RunDocument.sets(sets.stream().map(RunDocument::write).toList())).isEqualTo(sets);
-      // easier and harder are among the permitted, and nothing is both
       for (RunSheet.Slot s : one.people().get(0).slots()) {
-        assertThat(s.easier()).isSubsetOf(s.permitted()).noneMatch(s.harder()::contains);
-        assertThat(s.harder()).isSubsetOf(s.permitted());
+        assertThat(s.permitted()).isEmpty();
+        options += s.options().size();
+        assertThat(s.options().stream().map(RunSheet.Option::id)).doesNotHaveDuplicates();
       }
     }
     assertThat(seen).containsExactlyInAnyOrder(EventDocument.Kind.values());
     assertThat(finding).isGreaterThan(5);
+    assertThat(options).isGreaterThan(100);
   }
 
   /**
@@ -295,7 +302,7 @@ class RunDocumentTest {
             r.nextInt(9),
             told);
     UUID who = sheet.people().get(r.nextInt(sheet.people().size())).id();
-    return switch (r.nextInt(9)) {
+    return switch (r.nextInt(11)) {
       case 0 -> new RunEvent.Start(s);
       case 1 -> new RunEvent.Pause(s);
       case 2 -> new RunEvent.Resume(s);
@@ -306,8 +313,29 @@ class RunDocumentTest {
         StopSign sign = StopSign.values()[r.nextInt(StopSign.values().length)];
         yield new RunEvent.Stop(s, r.nextBoolean() ? who : null, sign, sign.words, true);
       }
+      case 7 -> new RunEvent.Changed(s, who, change(r));
+      case 8 ->
+          new RunEvent.Unwell(
+              s,
+              who,
+              Symptom.values()[r.nextInt(3)],
+              Symptom.How.values()[r.nextInt(5)],
+              new Symptom.Reading(
+                  r.nextBoolean() ? 88 : null, 120, 70, r.nextBoolean() ? 61 : null));
       default -> new RunEvent.Logged(s, who, entry(r, sheet));
     };
+  }
+
+  private static Change change(Random r) {
+    Change.To to = Change.To.values()[r.nextInt(4)];
+    return new Change(
+        "s" + (1 + r.nextInt(3)),
+        r.nextInt(4),
+        Side.values()[r.nextInt(3)],
+        to,
+        to == Change.To.OPTION ? "o" + (1 + r.nextInt(3)) : null,
+        to == Change.To.WEIGHT ? (Integer) 2000 : null,
+        r.nextBoolean());
   }
 
   private static Entry entry(Random r, RunSheet sheet) {
@@ -326,7 +354,9 @@ class RunDocumentTest {
             : new Entry.Work(
                 null, null, null, List.of(new Entry.Part(number(r, 9), number(r, 9), hands)));
     return e.work(done)
-        .strain(new Entry.Strain(effort(r), effort(r)))
+        .strain(
+            new Entry.Strain(
+                effort(r), effort(r), r.nextBoolean() ? Entry.Talk.values()[r.nextInt(3)] : null))
         .hurt(new Entry.Hurt(pain(r), pain(r), pain(r), pain(r), text(r), text(r)))
         .form(
             new Entry.Form(
@@ -340,7 +370,8 @@ class RunDocumentTest {
                 text(r),
                 text(r),
                 r.nextBoolean() ? new UUID(r.nextLong(), r.nextLong()) : null,
-                text(r)));
+                text(r),
+                r.nextInt(9) == 0));
   }
 
   private static Integer number(Random r, int most) {

@@ -663,7 +663,7 @@ class WorkedFormatsTest {
         new String[][] {{"load.total 2500", "2500"}, {"joint.knee-flexion.added 60", "0"}}) {
       ClientDay day = day(caps(c[0]));
       RunSheet sheet =
-          sheets.one(new UUID(0, 2), "P", plan, PLANS.adapt(plan, day, Map.of()), day, 5);
+          sheets.one(new UUID(0, 2), "P", plan, PLANS.adapt(plan, day, Map.of()), day, 5, 0);
       assertThat(sheet.people().get(0).slots().get(0).parts().get(0).capLeft())
           .as(c[0])
           .isEqualTo(Integer.valueOf(c[1]));

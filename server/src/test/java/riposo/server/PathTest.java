@@ -35,6 +35,7 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
+import riposo.core.run.Doing;
 import riposo.core.run.Entry;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
@@ -452,7 +453,8 @@ class PathTest {
     RunState s = in(() -> runs.state(run));
     assertThat(s.status()).isEqualTo(RunState.Status.RUNNING);
     assertThat(s.entries())
-        .containsExactly(new RunState.Known(client, set.effort(5).pain(1, "knee").reps(9)));
+        .containsExactly(
+            new RunState.Known(client, set.effort(5).pain(1, "knee").reps(9), Doing.AS_ASKED));
   }
 
   @Test

@@ -107,7 +107,7 @@ public final class PlanAdapter {
     return Timeline.compile(plan, stations::get, OPEN, countCap, Mobility.USUAL);
   }
 
-  private Map<String, Station> plannedStations(SessionPlan plan) {
+  Map<String, Station> plannedStations(SessionPlan plan) {
     Map<String, Station> stations = new HashMap<>();
     for (SessionPlan.Asked a : plan.asked()) {
       Movement m = catalogue.find(a.slot().movementId()).orElse(null);
@@ -191,16 +191,12 @@ public final class PlanAdapter {
    * @param pins choices of the professional by slot key
    */
   public AdaptedPlan adapt(SessionPlan plan, ClientDay day, Map<String, Pin> pins) {
-    TodayDose dose = day.today();
-    Kitbag kit = day.kit();
     Map<String, Standing> standings = day.standings();
     Mobility mobility = day.mobility();
-    Caps caps = dose.caps(day.caps());
-    SessionPlan today = dose.plan(plan, this::planned);
-    Map<String, Ceiling> ceilings = new HashMap<>(day.ceilings());
-    if (dose.cut()) {
-      rungDown(plan, ceilings, caps.day());
-    }
+    Today of = today(plan, day);
+    Caps caps = of.caps();
+    SessionPlan today = of.plan();
+    Map<String, Ceiling> ceilings = of.ceilings();
     int workCap = caps.cap(Axis.WORK_PER_REST, Side.BOTH);
     List<Settled> settled = new ArrayList<>();
     for (SessionPlan.Asked asked : today.asked()) {
@@ -215,7 +211,7 @@ public final class PlanAdapter {
     Map<String, Station> asPlanned = plannedStations(today);
     for (Settled one : settled) {
       Station plain = java.util.Objects.requireNonNull(asPlanned.get(one.at().key()));
-      stations.put(one.at().key(), station(one, done(one, turns), plain, caps, standings));
+      stations.put(one.at().key(), station(one.at(), done(one, turns), plain, caps, standings));
     }
     Timeline timeline = Timeline.compile(today, stations::get, workCap, mobility);
     Timeline asked = Timeline.compile(today, asPlanned::get, OPEN, Mobility.USUAL);
@@ -244,6 +240,19 @@ public final class PlanAdapter {
         effort == Integer.MAX_VALUE ? null : effort,
         share(today, workCap),
         restGrows(today, workCap));
+  }
+
+  /** What today makes of a plan before a slot is settled: the plan, the caps, the ceilings. */
+  record Today(SessionPlan plan, Caps caps, Map<String, Ceiling> ceilings) {}
+
+  Today today(SessionPlan plan, ClientDay day) {
+    TodayDose dose = day.today();
+    Caps caps = dose.caps(day.caps());
+    Map<String, Ceiling> ceilings = new HashMap<>(day.ceilings());
+    if (dose.cut()) {
+      rungDown(plan, ceilings, caps.day());
+    }
+    return new Today(dose.plan(plan, this::planned), caps, ceilings);
   }
 
   /** Whether counted work of the plan has its rests lengthened for this client. */
@@ -332,23 +341,30 @@ public final class PlanAdapter {
   /** What the session asks of the shoulders: slots overhead, and pushes beyond the pulls. */
   private void shoulders(List<AdaptedSlot> slots, int[] session) {
     int overhead = 0;
-    int push = 0;
-    int pull = 0;
+    int pushes = 0;
     for (AdaptedSlot s : slots) {
       boolean over = false;
       for (Performed p : s.result().parts()) {
         if (!p.isRest()) {
           Variant v = adapter.variant(p);
-          over |= v.degrees(JointMotion.SHOULDER_ELEVATION) > OVERHEAD;
-          Purpose purpose = v.movement().purpose();
-          push += purpose == Purpose.PUSH || purpose == Purpose.PUSH_OVERHEAD ? 1 : 0;
-          pull += purpose == Purpose.PULL ? 1 : 0;
+          over |= overhead(v);
+          pushes += pushes(v);
         }
       }
       overhead += over ? 1 : 0;
     }
     session[Axis.SESSION_OVERHEAD.cell(Side.BOTH)] = overhead;
-    session[Axis.SESSION_PUSH.cell(Side.BOTH)] = Math.max(0, push - pull);
+    session[Axis.SESSION_PUSH.cell(Side.BOTH)] = Math.max(0, pushes);
+  }
+
+  static boolean overhead(Variant v) {
+    return v.degrees(JointMotion.SHOULDER_ELEVATION) > OVERHEAD;
+  }
+
+  /** 1 for a push, -1 for a pull, 0 for neither. */
+  static int pushes(Variant v) {
+    Purpose p = v.movement().purpose();
+    return p == Purpose.PUSH || p == Purpose.PUSH_OVERHEAD ? 1 : p == Purpose.PULL ? -1 : 0;
   }
 
   /**
@@ -420,13 +436,12 @@ public final class PlanAdapter {
   private record Clocks(Timeline asked, Timeline own) {}
 
   /** What the clock is told of a slot as this client does it. */
-  private Station station(
-      Settled one,
+  Station station(
+      SessionPlan.Asked at,
       List<Performed> parts,
       Station plain,
       Caps caps,
       Map<String, Standing> standings) {
-    SessionPlan.Asked at = one.at();
     SlotPieces told = SlotPieces.of(at, find(at.slot().movementId()), caps);
     List<Piece> pieces = new ArrayList<>();
     Tempo tempo = plain.tempo();

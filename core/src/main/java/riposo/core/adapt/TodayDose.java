@@ -40,7 +40,7 @@ public record TodayDose(
   }
 
   /** The caps of the day with today's added. */
-  Caps caps(Caps caps) {
+  public Caps caps(Caps caps) {
     List<Limit> more = new ArrayList<>();
     if (effortCap != null) {
       more.add(limit(Axis.EFFORT, effortCap, caps.day()));

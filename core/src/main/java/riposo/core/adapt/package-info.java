@@ -10,6 +10,8 @@
  *   <li>{@link riposo.core.adapt.RestStretch}: what fills a rest; {@link
  *       riposo.core.adapt.BandGrip} where a band is gripped; {@link riposo.core.adapt.UpperOption}
  *       what is above a slot for who can; {@link riposo.core.adapt.PlanKit} what a plan takes
+ *   <li>{@link riposo.core.adapt.SlotOptions}: what else a slot may become while it runs, as {@link
+ *       riposo.core.adapt.SlotOption}s
  *   <li>{@link riposo.core.adapt.SessionFit}: what would fit a client's limit on the length
  *   <li>{@link riposo.core.adapt.ClientDay}: a client on a day, put together once
  *   <li>{@link riposo.core.adapt.Situation}, {@link riposo.core.adapt.Kitbag}, {@link

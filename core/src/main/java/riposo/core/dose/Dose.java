@@ -117,6 +117,30 @@ public record Dose(
     this(rounds, reps, holdSeconds, grams, hands, share, band, null, null, null, null, null, null);
   }
 
+  /** The same with so much in each hand that holds one. */
+  public Dose grams(int other) {
+    Held w = weight();
+    return w == null
+        ? this
+        : new Dose(
+            rounds,
+            reps,
+            holdSeconds,
+            other,
+            hands,
+            share,
+            band,
+            new Held(
+                w.left() == 0 && w.differs() ? 0 : other,
+                w.right() == 0 && w.differs() ? 0 : other,
+                w.way()),
+            turns,
+            counts,
+            seconds,
+            series,
+            at);
+  }
+
   /** The same, the sides coming so. */
   public Dose turns(@Nullable Turns other) {
     return new Dose(

@@ -104,6 +104,27 @@ public final class Loads {
   }
 
   /**
+   * Every weight of the kit that can be held in a way, whatever the caps: in grams as printed,
+   * lightest first, 0 for none; two in one hand as their sum.
+   *
+   * @param hands how many hands hold one at once
+   */
+  public static List<Integer> steps(@Nullable Carry way, int hands, Collection<Weight> kit) {
+    java.util.SortedSet<Integer> all = new java.util.TreeSet<>(List.of(0));
+    for (Weight a : kit) {
+      if (a.count() >= hands) {
+        all.add(a.grams());
+      }
+      for (Weight b : way == Carry.TWO_IN_ONE ? kit : List.<Weight>of()) {
+        if (a != b || a.count() > 1) {
+          all.add(a.grams() + b.grams());
+        }
+      }
+    }
+    return List.copyOf(all);
+  }
+
+  /**
    * The heaviest weight in kit at or under both, with one for each hand that holds one; empty when
    * there is none, which means no weight: a proper dose.
    */

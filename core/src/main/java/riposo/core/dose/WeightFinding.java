@@ -81,11 +81,12 @@ public record WeightFinding(int easy, int hard, int sets, List<Step> steps) {
    * What is offered after a finding set, in grams; null where nothing is.
    *
    * @param grams the set was done with; 0 for none
+   * @param halted pain was over the client's line, or form was lost: nothing goes up
    */
-  public @Nullable Integer after(int grams, int effort) {
+  public @Nullable Integer after(int grams, int effort, boolean halted) {
     for (Step s : steps) {
       if (s.grams == grams) {
-        return effort >= hard ? s.down : effort <= easy ? s.up : null;
+        return effort >= hard ? s.down : effort <= easy && !halted ? s.up : null;
       }
     }
     return null;

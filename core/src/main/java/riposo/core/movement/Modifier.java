@@ -431,6 +431,15 @@ public enum Modifier {
     return this == ARMS_LOW || this == STEP_NOT_HOP;
   }
 
+  /** Whether it is a hold or a support that is reached for when a set gets unsteady. */
+  public boolean holdsOn() {
+    return this == HOLD_SUPPORT
+        || this == HELP_RISING
+        || this == TOE_DOWN
+        || this == BACK_SUPPORT
+        || this == HOLD_ON;
+  }
+
   public static List<Modifier> inOrder(Set<Modifier> modifiers) {
     return modifiers.stream().sorted().toList();
   }

@@ -21,6 +21,7 @@ import riposo.core.quantity.Effort;
  * @param asked the dose of the sheet
  * @param entry what was told of it
  * @param finding it was one of the first sets, in which a weight is found: no step towards more
+ * @param overCap more was held than the limits of the day left: kept as told
  */
 public record DoneSet(
     UUID person,
@@ -29,10 +30,11 @@ public record DoneSet(
     String familyId,
     Dose asked,
     Entry entry,
-    boolean finding) {
-  /** A set at a weight that is known. */
+    boolean finding,
+    boolean overCap) {
+  /** A set at a weight that is known, and permitted. */
   public DoneSet(UUID person, String askedId, Form form, String familyId, Dose asked, Entry entry) {
-    this(person, askedId, form, familyId, asked, entry, false);
+    this(person, askedId, form, familyId, asked, entry, false, false);
   }
 
   /**
@@ -47,9 +49,14 @@ public record DoneSet(
     }
   }
 
-  /** An entry joined with its slot; empty where that is rest. */
+  /** An entry joined with its slot as the sheet asks it; empty where that is rest. */
   static Optional<DoneSet> of(UUID person, RunSheet.Slot slot, Entry entry) {
-    RunSheet.Part part = slot.part(entry.side());
+    return of(person, slot, entry, Doing.AS_ASKED);
+  }
+
+  /** An entry joined with what was done in its slot; empty where that is rest. */
+  static Optional<DoneSet> of(UUID person, RunSheet.Slot slot, Entry entry, Doing doing) {
+    RunSheet.Part part = slot.part(doing, entry.side());
     RunSheet.Form done = part.form();
     String movement = done.movementId();
     String family = done.familyId();
@@ -65,8 +72,17 @@ public record DoneSet(
             entry.side());
     WeightFinding f = part.finding();
     boolean finding = f != null && entry.round() <= f.sets();
+    Dose asked = doing.grams() == null ? part.dose() : part.dose().grams(doing.grams());
     return Optional.of(
-        new DoneSet(person, slot.askedId(), form, family, part.dose(), entry, finding));
+        new DoneSet(
+            person,
+            slot.askedId(),
+            form,
+            family,
+            asked,
+            entry,
+            finding,
+            part.over(entry.side(), entry.work())));
   }
 
   public String slotKey() {

@@ -81,7 +81,8 @@ public record Entry(
   }
 
   public Entry effort(@Nullable Integer effort) {
-    return strain(new Strain(effort == null ? null : new Effort(effort), strain.breathless));
+    return strain(
+        new Strain(effort == null ? null : new Effort(effort), strain.breathless, strain.talk));
   }
 
   public Entry pain(@Nullable Integer pain, @Nullable String where) {
@@ -180,12 +181,27 @@ public record Entry(
     }
   }
 
-  /** How hard it was; breathlessness on the same scale of 0 to 10. */
-  public record Strain(@Nullable Effort effort, @Nullable Effort breathless) {
-    public static final Strain NOTHING = new Strain(null, null);
+  /** What still comes over the lips, asked in a rest. */
+  public enum Talk {
+    SENTENCES,
+    PHRASES,
+    WORDS
+  }
+
+  /**
+   * How hard it was.
+   *
+   * @param breathless on the same scale of 0 to 10
+   * @param talk null when not asked
+   */
+  public record Strain(@Nullable Effort effort, @Nullable Effort breathless, @Nullable Talk talk) {
+    public static final Strain NOTHING = new Strain(null, null, null);
 
     Strain over(Strain earlier) {
-      return new Strain(later(effort, earlier.effort), later(breathless, earlier.breathless));
+      return new Strain(
+          later(effort, earlier.effort),
+          later(breathless, earlier.breathless),
+          later(talk, earlier.talk));
     }
   }
 
@@ -275,13 +291,15 @@ public record Entry(
    * @param note at most 400 characters
    * @param corrects the event of an entry that this one stands in for; that one is then left out
    * @param askedBy who asked, where it is not who leads, at most 120 characters
+   * @param notDone the set was not done after all; whatever is told of it later says it was
    */
   public record Telling(
       @Nullable String stoppedEarly,
       @Nullable String note,
       @Nullable UUID corrects,
-      @Nullable String askedBy) {
-    public static final Telling OWN = new Telling(null, null, null, null);
+      @Nullable String askedBy,
+      boolean notDone) {
+    public static final Telling OWN = new Telling(null, null, null, null, false);
 
     public Telling {
       text("why it ended early", stoppedEarly, 200);
@@ -294,7 +312,8 @@ public record Entry(
           later(stoppedEarly, earlier.stoppedEarly),
           later(note, earlier.note),
           null,
-          later(askedBy, earlier.askedBy));
+          later(askedBy, earlier.askedBy),
+          notDone);
     }
   }
 

@@ -4,8 +4,8 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
 /**
- * One thing that happened in a run. Append-only; every event names its device, every entry and sign
- * its person. Stored and sent as the document "riposo-run/1".
+ * One thing that happened in a run. Append-only; every event names its device, every entry, change
+ * and sign its person. Stored and sent as the document "riposo-run/1".
  */
 public sealed interface RunEvent {
   Stamp stamp();
@@ -96,6 +96,31 @@ public sealed interface RunEvent {
     @Override
     public Logged with(Stamp other) {
       return new Logged(other, person, entry);
+    }
+  }
+
+  /**
+   * A slot is done otherwise: easier, harder, another, lighter, or left today.
+   *
+   * @param person whose slot
+   */
+  record Changed(Stamp stamp, UUID person, Change change) implements RunEvent {
+    @Override
+    public Changed with(Stamp other) {
+      return new Changed(other, person, change);
+    }
+  }
+
+  /**
+   * A mild symptom is felt, or what became of it.
+   *
+   * @param person whose
+   */
+  record Unwell(Stamp stamp, UUID person, Symptom symptom, Symptom.How how, Symptom.Reading reading)
+      implements RunEvent {
+    @Override
+    public Unwell with(Stamp other) {
+      return new Unwell(other, person, symptom, how, reading);
     }
   }
 

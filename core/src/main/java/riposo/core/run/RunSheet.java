@@ -1,16 +1,20 @@
 package riposo.core.run;
 
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan.WorkShare;
 import riposo.core.adapt.BandGrip;
 import riposo.core.adapt.RestStretch;
+import riposo.core.adapt.SlotOption;
 import riposo.core.dose.Dose;
 import riposo.core.dose.WeightFinding;
 import riposo.core.limit.Side;
@@ -48,10 +52,17 @@ public record RunSheet(
    *
    * @param id of the client
    * @param effortCap greatest effort permitted, 0 to 10; null when nothing caps it
+   * @param breathlessCap greatest breathlessness permitted, 0 to 10; null when nothing caps it
+   * @param painLine greatest pain that does not ease a movement, 0 to 10; null in older runs
    * @param share what this person works of each interval; null when the cap changes nothing
    */
   public record Person(
-      UUID id, @Nullable Integer effortCap, @Nullable WorkShare share, List<Slot> slots) {
+      UUID id,
+      @Nullable Integer effortCap,
+      @Nullable Integer breathlessCap,
+      @Nullable Integer painLine,
+      @Nullable WorkShare share,
+      List<Slot> slots) {
     public Person {
       slots = List.copyOf(slots);
     }
@@ -68,7 +79,9 @@ public record RunSheet(
    * @param parts one for both sides, or one a side; at least one
    * @param pinned the professional chose it
    * @param closers the limits that close the movement asked for
-   * @param permitted what else was open, nearest first
+   * @param permitted what else was open, of older runs, which have no options; empty since
+   * @param options what else it may become, easier first, the nearest first of each kind; empty in
+   *     older runs
    * @param stages of a staged set; empty elsewhere
    * @param stretch what fills the rests; null where no stretch does
    * @param upper the option above what is asked; null where there is none for this person
@@ -82,47 +95,42 @@ public record RunSheet(
       boolean pinned,
       Set<UUID> closers,
       List<Choice> permitted,
+      List<Option> options,
       List<Stage> stages,
       @Nullable Stretch stretch,
       @Nullable Upper upper,
       @Nullable BandGrip band) {
+    @SuppressWarnings("ConstantValue") // a run kept of before has no options
     public Slot {
       parts = List.copyOf(parts);
       closers = Set.copyOf(closers);
-      permitted = List.copyOf(permitted);
+      permitted = permitted == null ? List.of() : List.copyOf(permitted);
+      options = options == null ? List.of() : List.copyOf(options);
       stages = List.copyOf(stages);
       if (parts.isEmpty()) {
         throw new IllegalArgumentException("slot " + key + " has nothing to do");
       }
     }
 
-    /** What is done on that side: its own part, else the one for both, else the first. */
+    /** What the sheet asks on that side: its own part, else the one for both, else the first. */
     public Part part(Side side) {
+      return part(parts, side);
+    }
+
+    /** What is done on that side once the slot is done otherwise; where it is left, what was. */
+    public Part part(Doing doing, Side side) {
+      return part(option(doing.option()).map(Option::parts).orElse(parts), side);
+    }
+
+    public Optional<Option> option(@Nullable String id) {
+      return options.stream().filter(o -> o.id().equals(id)).findFirst();
+    }
+
+    private static Part part(List<Part> parts, Side side) {
       return parts.stream()
           .filter(p -> p.form().side() == side || p.form().side() == Side.BOTH)
           .findFirst()
           .orElse(parts.get(0));
-    }
-
-    /** The permitted of less difficulty than what is done, nearest first. */
-    public List<Choice> easier() {
-      return compared(-1);
-    }
-
-    /** The permitted of more difficulty than what is done, nearest first. */
-    public List<Choice> harder() {
-      return compared(1);
-    }
-
-    private List<Choice> compared(int sign) {
-      Integer own = parts.get(0).form().difficulty();
-      return permitted.stream()
-          .filter(
-              c -> {
-                Integer other = c.forms().get(0).difficulty();
-                return own != null && other != null && Integer.signum(other.compareTo(own)) == sign;
-              })
-          .toList();
     }
   }
 
@@ -172,20 +180,66 @@ public record RunSheet(
    * @param capRight greatest weight in the right hand in grams, as above
    * @param finding how its weight is found in the first sets; null where it is known, or none is
    *     taken
+   * @param weights every weight of the kit that can be held so, in grams, lightest first, 0 for
+   *     none; above the dose and the caps as well, for what was done is told as it was. Empty where
+   *     none is taken, and in older runs
    */
   public record Part(
       Form form,
       Dose dose,
       @Nullable Integer capLeft,
       @Nullable Integer capRight,
-      @Nullable WeightFinding finding) {}
+      @Nullable WeightFinding finding,
+      List<Integer> weights) {
+    @SuppressWarnings("ConstantValue") // a run kept of before has none
+    public Part {
+      weights = weights == null ? List.of() : List.copyOf(weights);
+    }
 
-  /** Something else that was open at the start: one form for both sides, or one a side. */
+    /** Whether more was held than the caps leave; what is done on one side is that hand's. */
+    public boolean over(Side side, Entry.Work work) {
+      return Stream.concat(
+              Stream.ofNullable(work.hands()),
+              work.parts().stream().flatMap(p -> Stream.ofNullable(p.hands())))
+          .anyMatch(
+              h ->
+                  side != Side.RIGHT && over(h.left(), capLeft)
+                      || side != Side.LEFT && over(h.right(), capRight));
+    }
+
+    /** Whether such a weight may be taken: never over a cap, on neither side it would be held. */
+    public boolean permits(Side side, int grams) {
+      return !(side != Side.RIGHT && over(grams, capLeft)
+          || side != Side.LEFT && over(grams, capRight));
+    }
+
+    private static boolean over(int grams, @Nullable Integer cap) {
+      return cap != null && grams > cap;
+    }
+  }
+
+  /** Something else that was open at the start of an older run. */
   public record Choice(List<Form> forms) {
     public Choice {
       forms = List.copyOf(forms);
       if (forms.isEmpty()) {
         throw new IllegalArgumentException("a choice has at least one form");
+      }
+    }
+  }
+
+  /**
+   * Something else a slot may become.
+   *
+   * @param id unique in its slot
+   * @param kind beside what the sheet asks
+   * @param parts one for both sides, or one a side
+   */
+  public record Option(String id, SlotOption.Kind kind, List<Part> parts) {
+    public Option {
+      parts = List.copyOf(parts);
+      if (parts.isEmpty()) {
+        throw new IllegalArgumentException("option " + id + " has nothing to do");
       }
     }
   }
@@ -197,6 +251,17 @@ public record RunSheet(
 
   public Optional<Person> person(UUID id) {
     return people.stream().filter(p -> p.id().equals(id)).findFirst();
+  }
+
+  /** The pain line of everybody who has one. */
+  public Map<UUID, Integer> painLines() {
+    Map<UUID, Integer> lines = new HashMap<>();
+    for (Person p : people) {
+      if (p.painLine() != null) {
+        lines.put(p.id(), p.painLine());
+      }
+    }
+    return lines;
   }
 
   /** The same without one of several people. */
@@ -234,6 +299,35 @@ public record RunSheet(
     return timed || own ? null : "This set is not done on that side.";
   }
 
+  /**
+   * Why a change cannot be of this run, as a sentence: nobody of it, no such slot or option, a
+   * weight over the caps. Null when it can.
+   */
+  public @Nullable String refuses(UUID who, Change c) {
+    Person p = person(who).orElse(null);
+    if (p == null) {
+      return "This person is not in the run.";
+    }
+    Slot slot = p.slot(c.slotKey()).orElse(null);
+    if (slot == null) {
+      return "This run has no such slot.";
+    }
+    if (c.option() != null && slot.option(c.option()).isEmpty()) {
+      return "This slot has no such option.";
+    }
+    Integer grams = c.grams();
+    boolean over =
+        grams != null
+            && slot.option(c.option()).map(Option::parts).orElse(slot.parts()).stream()
+                .filter(x -> concerns(x.form().side(), c.side()))
+                .anyMatch(x -> !x.permits(c.side(), grams));
+    return over ? "This weight is over what the limits leave." : null;
+  }
+
+  private static boolean concerns(Side part, Side side) {
+    return side == Side.BOTH || part == Side.BOTH || part == side;
+  }
+
   private static boolean worksOn(Segment g, String slotKey) {
     return g.kind() == Segment.Kind.WORK && g.slotKey().equals(slotKey);
   }
@@ -250,6 +344,6 @@ public record RunSheet(
     return person(k.person())
         .flatMap(p -> p.slot(k.entry().slotKey()))
         .filter(s -> s.block() == Block.WORK)
-        .flatMap(s -> DoneSet.of(k.person(), s, k.entry()));
+        .flatMap(s -> DoneSet.of(k.person(), s, k.entry(), k.doing()));
   }
 }

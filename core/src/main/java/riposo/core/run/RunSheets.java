@@ -16,11 +16,14 @@ import riposo.core.adapt.Adapter;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.RestStretch;
+import riposo.core.adapt.SlotOption;
+import riposo.core.adapt.SlotOptions;
 import riposo.core.adapt.UpperOption;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Held;
 import riposo.core.dose.Loads;
 import riposo.core.dose.WeightFinding;
+import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
@@ -45,6 +48,7 @@ public final class RunSheets {
    * The sheet of one person.
    *
    * @param goalEffort effort aimed for, 1 to 10
+   * @param painLine greatest pain that does not ease a movement, 0 to 10
    */
   public RunSheet one(
       UUID planId,
@@ -52,18 +56,19 @@ public final class RunSheets {
       SessionPlan plan,
       AdaptedPlan adapted,
       ClientDay day,
-      int goalEffort) {
+      int goalEffort,
+      int painLine) {
     return new RunSheet(
         planId,
         name,
         adapted.date(),
         adapted.timeline(),
         plan.beat(),
-        List.of(person(day, plan, adapted, goalEffort)));
+        List.of(person(day, plan, adapted, goalEffort, painLine)));
   }
 
   private RunSheet.Person person(
-      ClientDay day, SessionPlan plan, AdaptedPlan adapted, int goalEffort) {
+      ClientDay day, SessionPlan plan, AdaptedPlan adapted, int goalEffort, int painLine) {
     Integer cap = adapted.effortCap();
     int goal = cap == null ? goalEffort : Math.min(goalEffort, cap);
     Map<String, Integer> most = new HashMap<>();
@@ -78,9 +83,13 @@ public final class RunSheets {
         atOnce.add(a.key());
       }
     }
+    Map<String, List<SlotOption>> options = new SlotOptions(adapter).of(plan, adapted, day);
+    int breathless = day.today().caps(day.caps()).cap(Axis.BREATHLESSNESS, Side.BOTH);
     return new RunSheet.Person(
         day.clientId(),
         adapted.effortCap(),
+        breathless == Integer.MAX_VALUE ? null : (Integer) breathless,
+        painLine,
         adapted.workShare(),
         adapted.slots().stream()
             .map(
@@ -88,6 +97,7 @@ public final class RunSheets {
                     slot(
                         s,
                         stages.getOrDefault(s.slotKey(), List.of()),
+                        options.getOrDefault(s.slotKey(), List.of()),
                         day,
                         atOnce.contains(s.slotKey()),
                         goal,
@@ -96,12 +106,23 @@ public final class RunSheets {
   }
 
   private RunSheet.Slot slot(
-      AdaptedSlot s, List<Stage> stages, ClientDay day, boolean atOnce, int goal, int most) {
+      AdaptedSlot s,
+      List<Stage> stages,
+      List<SlotOption> options,
+      ClientDay day,
+      boolean atOnce,
+      int goal,
+      int most) {
     List<RunSheet.Part> parts = new ArrayList<>();
     boolean finds = s.found() != null && s.found().toBeFound();
-    for (int i = 0; i < s.result().parts().size(); i++) {
-      RunSheet.Part part = part(s.result().parts().get(i), s.doses().get(i), day.caps(), atOnce);
+    for (RunSheet.Part part : parts(s.result().parts(), s.doses(), day, atOnce)) {
       parts.add(finds ? finding(part, day, goal, most) : part);
+    }
+    List<RunSheet.Option> may = new ArrayList<>();
+    for (SlotOption o : options) {
+      may.add(
+          new RunSheet.Option(
+              "o" + (may.size() + 1), o.kind(), parts(o.parts(), o.doses(), day, atOnce)));
     }
     return new RunSheet.Slot(
         s.slotKey(),
@@ -110,9 +131,8 @@ public final class RunSheets {
         parts,
         s.pinned(),
         s.askedBroken().stream().map(Broken::limitId).collect(Collectors.toUnmodifiableSet()),
-        s.result().next().stream()
-            .map(a -> new RunSheet.Choice(a.parts().stream().map(this::form).toList()))
-            .toList(),
+        List.of(),
+        may,
         stages,
         stretch(s.stretch()),
         upper(s.upper()),
@@ -132,14 +152,25 @@ public final class RunSheets {
             x.form() == null ? null : form(x.form()), x.asked().grams(), x.taken());
   }
 
-  private RunSheet.Part part(Performed p, Dose dose, Caps caps, boolean atOnce) {
+  private List<RunSheet.Part> parts(
+      List<Performed> done, List<Dose> doses, ClientDay day, boolean atOnce) {
+    List<RunSheet.Part> parts = new ArrayList<>();
+    for (int i = 0; i < done.size(); i++) {
+      parts.add(part(done.get(i), doses.get(i), day, atOnce));
+    }
+    return parts;
+  }
+
+  private RunSheet.Part part(Performed p, Dose dose, ClientDay day, boolean atOnce) {
+    Caps caps = day.today().caps(day.caps());
     Held held = p.movementId() == null ? null : dose.weight();
     return new RunSheet.Part(
         form(p),
         dose,
         held == null ? null : cap(p, Side.LEFT, held.way(), caps, atOnce),
         held == null ? null : cap(p, Side.RIGHT, held.way(), caps, atOnce),
-        null);
+        null,
+        held == null ? List.of() : Loads.steps(held.way(), hands(held.way()), day.kit().weights()));
   }
 
   /** The part with how its weight is found; as it is where it takes none. */
@@ -154,7 +185,7 @@ public final class RunSheets {
             .mapToInt(Integer::intValue)
             .min()
             .orElse(Integer.MAX_VALUE);
-    int hands = held.way() == Carry.EACH_HAND || held.way() == Carry.THIGHS ? 2 : 1;
+    int hands = hands(held.way());
     // two in one hand are no step of the kit
     WeightFinding f =
         held.way() == Carry.TWO_IN_ONE
@@ -166,7 +197,11 @@ public final class RunSheets {
                 day.kit().weights(),
                 goal,
                 day.today().cut());
-    return new RunSheet.Part(p.form(), p.dose(), p.capLeft(), p.capRight(), f);
+    return new RunSheet.Part(p.form(), p.dose(), p.capLeft(), p.capRight(), f, p.weights());
+  }
+
+  private static int hands(Carry way) {
+    return way == Carry.EACH_HAND || way == Carry.THIGHS ? 2 : 1;
   }
 
   private @Nullable Integer cap(Performed p, Side hand, Carry way, Caps caps, boolean atOnce) {

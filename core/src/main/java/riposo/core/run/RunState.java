@@ -25,9 +25,12 @@ import riposo.core.plan.Segment;
  * @param holdMs milliseconds of added rest still to pass before the timeline goes on
  * @param pausedAt when the present pause began; null when the clock goes
  * @param activeMs milliseconds from start to end or {@code asOf}, less pauses
+ * @param skippedMs milliseconds of the timeline that were skipped and not gone back over
  * @param leftOpen it ended because nothing was heard of it any more
  * @param entries one of each set, in the order they were first told
  * @param stops every STOP, earliest first
+ * @param changes of every slot that is done otherwise, in the order they were taken
+ * @param unwell the mild symptoms that are not gone, of each person the last
  */
 public record RunState(
     Status status,
@@ -37,12 +40,19 @@ public record RunState(
     @Nullable Long startedAt,
     @Nullable Long endedAt,
     long activeMs,
+    long skippedMs,
     boolean leftOpen,
     List<Known> entries,
-    List<RunEvent.Stop> stops) {
+    List<RunEvent.Stop> stops,
+    Changes changes,
+    List<RunEvent.Unwell> unwell) {
 
-  /** What is known of a set of a person. */
-  public record Known(UUID person, Entry entry) {}
+  /**
+   * What is known of a set of a person.
+   *
+   * @param doing what was done in it: as it stood when it was first told
+   */
+  public record Known(UUID person, Entry entry, Doing doing) {}
 
   private record SetKey(UUID person, String slotKey, int round, Side side) {}
 
@@ -72,18 +82,40 @@ public record RunState(
    */
   public static RunState fold(
       List<Segment> segments, Set<UUID> people, Collection<RunEvent> events, long asOf) {
+    return fold(segments, people, Map.of(), events, asOf);
+  }
+
+  /**
+   * The same where the pain lines are known.
+   *
+   * @param lines the greatest pain of each person that does not ease a movement, 0 to 10; one who
+   *     has none is never told to leave one
+   */
+  public static RunState fold(
+      List<Segment> segments,
+      Set<UUID> people,
+      Map<UUID, Integer> lines,
+      Collection<RunEvent> events,
+      long asOf) {
     int total = segments.isEmpty() ? 0 : segments.get(segments.size() - 1).endExclusive();
-    Fold f = new Fold(segments, total * 1000L, people);
+    Fold f = new Fold(segments, total * 1000L, people, lines);
     List<RunEvent> ordered = ordered(events);
     long last =
         ordered.stream()
-            .filter(
-                e -> !(e instanceof RunEvent.Logged || e instanceof RunEvent.Stop) && !ofServer(e))
+            .filter(e -> ofClock(e) && !ofServer(e))
             .mapToLong(RunEvent::at)
             .max()
             .orElse(Long.MIN_VALUE);
     ordered.stream().filter(e -> !ofServer(e) || e.at() >= last).forEach(f::take);
     return f.at(asOf);
+  }
+
+  /** Whether it moves the clock by itself. */
+  private static boolean ofClock(RunEvent e) {
+    return !(e instanceof RunEvent.Logged
+        || e instanceof RunEvent.Stop
+        || e instanceof RunEvent.Changed
+        || e instanceof RunEvent.Unwell);
   }
 
   private static boolean ofServer(RunEvent e) {
@@ -134,27 +166,38 @@ public record RunState(
     private final List<Segment> segments;
     private final long total;
     private final Set<UUID> going;
-    private final List<RunEvent.Logged> logged = new ArrayList<>();
+    private final Map<UUID, Integer> lines;
+    private final List<RunEvent> told = new ArrayList<>();
+    private final Map<UUID, RunEvent.Unwell> unwell = new LinkedHashMap<>();
     private Status status = Status.READY;
     private long position;
     private long hold;
     private long last;
     private long active;
+    private long jumped;
     private @Nullable Long startedAt;
     private @Nullable Long endedAt;
     private @Nullable Long pausedAt;
     private boolean leftOpen;
     private final List<RunEvent.Stop> stops = new ArrayList<>();
 
-    Fold(List<Segment> segments, long total, Set<UUID> people) {
+    Fold(List<Segment> segments, long total, Set<UUID> people, Map<UUID, Integer> lines) {
       this.segments = segments;
       this.total = total;
+      this.lines = lines;
       this.going = new HashSet<>(people);
     }
 
     void take(RunEvent e) {
-      if (e instanceof RunEvent.Logged l) {
-        logged.add(l);
+      if (e instanceof RunEvent.Logged || e instanceof RunEvent.Changed) {
+        told.add(e);
+        return;
+      }
+      if (e instanceof RunEvent.Unwell u) {
+        unwell.remove(u.person());
+        if (u.how() != Symptom.How.GONE) {
+          unwell.put(u.person(), u);
+        }
         return;
       }
       boolean last = false;
@@ -193,7 +236,9 @@ public record RunState(
         pausedAt = null;
         last = e.at();
       } else if (e instanceof RunEvent.GoTo g && g.segment() < segments.size()) {
-        position = segments.get(g.segment()).start() * 1000L;
+        long target = segments.get(g.segment()).start() * 1000L;
+        jumped += target - position;
+        position = target;
         hold = 0;
       } else if (e instanceof RunEvent.Extend x) {
         hold += x.seconds() * 1000L;
@@ -212,29 +257,49 @@ public record RunState(
       position = Math.min(total, position + passed - held);
     }
 
-    private List<Known> known() {
+    /** The sets as they are known, with what was done in each, and the changes that hold. */
+    private List<Known> known(Changes changes) {
       Set<UUID> corrected = new HashSet<>();
-      logged.stream()
-          .map(l -> l.entry().telling().corrects())
-          .filter(java.util.Objects::nonNull)
-          .forEach(corrected::add);
-      Map<SetKey, Known> known = new LinkedHashMap<>();
-      for (RunEvent.Logged l : logged) {
-        // what an entry corrects is its own affair, not the set's
-        Entry e =
-            l.entry().over(Entry.of(l.entry().slotKey(), l.entry().round(), l.entry().side()));
-        if (!corrected.contains(l.id())) {
-          known.merge(
-              new SetKey(l.person(), e.slotKey(), e.round(), e.side()),
-              new Known(l.person(), e),
-              (old, now) -> new Known(now.person(), now.entry().over(old.entry())));
+      for (RunEvent e : told) {
+        if (e instanceof RunEvent.Logged l && l.entry().telling().corrects() != null) {
+          corrected.add(l.entry().telling().corrects());
         }
       }
-      return List.copyOf(known.values());
+      Map<SetKey, Known> known = new LinkedHashMap<>();
+      Map<SetKey, Doing> first = new HashMap<>();
+      for (RunEvent e : told) {
+        if (e instanceof RunEvent.Changed c) {
+          changes.take(c.person(), c.change());
+        } else if (e instanceof RunEvent.Logged l) {
+          // what an entry corrects is its own affair, not the set's
+          Entry blank = Entry.of(l.entry().slotKey(), l.entry().round(), l.entry().side());
+          Entry now = l.entry().over(blank);
+          SetKey key = new SetKey(l.person(), now.slotKey(), now.round(), now.side());
+          Doing doing =
+              first.computeIfAbsent(
+                  key, k -> changes.of(k.person(), k.slotKey(), k.round(), k.side()));
+          if (corrected.contains(l.id())) {
+            continue;
+          }
+          Known set =
+              known.merge(
+                  key,
+                  new Known(l.person(), now, doing),
+                  (old, later) -> new Known(key.person(), now.over(old.entry()), doing));
+          Integer pain = set.entry().hurt().greatest();
+          Integer line = lines.get(key.person());
+          if (pain != null && line != null && pain > line) {
+            changes.hurt(key.person(), key.slotKey(), key.round(), key.side());
+          }
+        }
+      }
+      return known.values().stream().filter(k -> !k.entry().telling().notDone()).toList();
     }
 
     RunState at(long asOf) {
       advance(asOf);
+      Changes changes = new Changes();
+      List<Known> known = known(changes);
       return new RunState(
           going.isEmpty() ? Status.STOPPED : status,
           position,
@@ -243,9 +308,12 @@ public record RunState(
           startedAt,
           endedAt,
           active,
+          Math.max(0, jumped),
           leftOpen,
-          known(),
-          List.copyOf(stops));
+          known,
+          List.copyOf(stops),
+          changes,
+          List.copyOf(unwell.values()));
     }
   }
 }

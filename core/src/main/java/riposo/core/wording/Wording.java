@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
@@ -328,7 +329,7 @@ public final class Wording {
       return REST;
     }
     StringBuilder s = new StringBuilder(catalogue.movement(p.movementId()).name());
-    p.modifiers().forEach(m -> s.append(modified(m, p.range())));
+    p.modifiers().forEach(m -> s.append(", ").append(modified(m, p.range())));
     return s.toString();
   }
 
@@ -1007,15 +1008,24 @@ public final class Wording {
 
   /** What is done, by its name as it was at the start of the run. */
   public static String form(RunSheet.Form f) {
-    if (f.name() == null) {
-      return REST;
-    }
-    StringBuilder s = new StringBuilder(f.name());
-    f.modifiers().forEach(m -> s.append(modified(m, f.range())));
-    return s.toString();
+    return f.name() == null
+        ? REST
+        : Stream.concat(Stream.of(name(f)), how(f).stream()).collect(Collectors.joining(", "));
+  }
+
+  /** What is done alone, without how: "Squat to chair". */
+  public static String name(RunSheet.Form f) {
+    return f.name() == null ? REST : f.name();
+  }
+
+  /** How it is done, change by change: "hand on support". */
+  public static List<String> how(RunSheet.Form f) {
+    return f.name() == null
+        ? List.of()
+        : f.modifiers().stream().map(m -> modified(m, f.range())).toList();
   }
 
   private static String modified(Modifier m, int range) {
-    return ", " + (m == Modifier.RANGE ? "to " + range + " % of the range" : m.words);
+    return m == Modifier.RANGE ? "to " + range + " % of the range" : m.words;
   }
 }

@@ -40,7 +40,7 @@ class WeightFindingTest {
           """)
   void anEasySetOffersAStepUpAHardOneAStepDown(
       int grams, int most, int hands, int goal, boolean cut, int effort, @Nullable Integer next) {
-    assertThat(WeightFinding.of(grams, most, hands, KIT, goal, cut).after(grams, effort))
+    assertThat(WeightFinding.of(grams, most, hands, KIT, goal, cut).after(grams, effort, false))
         .isEqualTo(next);
   }
 
@@ -59,17 +59,26 @@ class WeightFindingTest {
   void theSecondSetIsReckonedFromWhatItWasDoneWith(
       int most, int first, int second, @Nullable Integer third) {
     WeightFinding f = WeightFinding.of(1000, most, 2, KIT, 6, false);
-    Integer then = f.after(1000, first);
+    Integer then = f.after(1000, first, false);
     assertThat(then).isNotNull();
-    assertThat(f.after(then, second)).isEqualTo(third);
+    assertThat(f.after(then, second, false)).isEqualTo(third);
+  }
+
+  /** Pain over the line or lost form: never up, however easy; down as ever. */
+  @Test
+  void nothingGoesUpAfterASetThatHurtOrLostItsForm() {
+    WeightFinding f = WeightFinding.of(1000, 99000, 2, KIT, 6, false);
+    assertThat(f.after(1000, 0, false)).isEqualTo(2000);
+    assertThat(f.after(1000, 0, true)).isNull();
+    assertThat(f.after(1000, 10, true)).isEqualTo(f.after(1000, 10, false)).isNotNull();
   }
 
   @Test
   void nothingIsOfferedFromAWeightNobodyReckonedFrom() {
     WeightFinding f = WeightFinding.of(1000, 99000, 2, KIT, 6, false);
-    assertThat(f.after(1500, 0)).isNull();
-    assertThat(f.after(4000, 10)).isNull();
-    assertThat(new WeightFinding(3, 8, 2, List.of()).after(1000, 0)).isNull();
+    assertThat(f.after(1500, 0, false)).isNull();
+    assertThat(f.after(4000, 10, false)).isNull();
+    assertThat(new WeightFinding(3, 8, 2, List.of()).after(1000, 0, false)).isNull();
   }
 
   @Test
@@ -108,12 +117,12 @@ class WeightFindingTest {
           assertThat(down).as("seed %d", seed).isLessThan(grams);
         }
         for (int effort = 0; effort <= 10; effort++) {
-          assertThat(f.after(grams, effort))
+          assertThat(f.after(grams, effort, false))
               .as("seed %d, %d g, effort %d", seed, grams, effort)
               .isEqualTo(effort >= f.hard() ? down : effort <= f.easy() ? up : null);
         }
         if (up != null && kit.stream().anyMatch(w -> w.grams() == grams && w.count() >= hands)) {
-          Integer from = f.after(up, 10);
+          Integer from = f.after(up, 10, false);
           if (from != null) {
             assertThat(from).as("seed %d: too hard goes back", seed).isEqualTo(grams);
             back++;

@@ -49,9 +49,10 @@ class EntryTest {
             "the fault takes at most 200", run(() -> new Entry.Form(null, LONG, null, null, null))),
         Arguments.of(
             "why it ended early takes at most 200",
-            run(() -> new Entry.Telling(LONG, null, null, null))),
+            run(() -> new Entry.Telling(LONG, null, null, null, false))),
         Arguments.of(
-            "a note takes at most 400", run(() -> new Entry.Telling(null, LONG, null, null))));
+            "a note takes at most 400",
+            run(() -> new Entry.Telling(null, LONG, null, null, false))));
   }
 
   private static Runnable run(Runnable r) {
@@ -67,7 +68,7 @@ class EntryTest {
   @Test
   void anEntryDoesNotCorrectItself() {
     Stamp s = new Stamp(UUID.randomUUID(), "a", 1, 0);
-    Entry e = SET.telling(new Entry.Telling(null, null, s.id(), null));
+    Entry e = SET.telling(new Entry.Telling(null, null, s.id(), null, false));
     assertThatIllegalArgumentException()
         .isThrownBy(() -> new RunEvent.Logged(s, UUID.randomUUID(), e));
   }
@@ -89,7 +90,8 @@ class EntryTest {
                         new Dose(2, 10, null, 2000, 2, null, false),
                         null,
                         null,
-                        null))
+                        null,
+                        List.of()))
             .toList();
     return new RunSheet.Slot(
         "s1",
@@ -98,6 +100,7 @@ class EntryTest {
         parts,
         false,
         Set.of(),
+        List.of(),
         List.of(),
         List.of(),
         null,

@@ -196,10 +196,10 @@ class RunStateTest {
   void aCorrectionStandsInForWhatItCorrectsWhateverComesFirst() {
     RunEvent.Logged wrong = logged(1, SET.pain(8, "knee").reps(9));
     RunEvent.Logged more = logged(2, SET.effort(5));
-    Entry right = SET.reps(9).telling(new Entry.Telling(null, null, wrong.id(), null));
+    Entry right = SET.reps(9).telling(new Entry.Telling(null, null, wrong.id(), null, false));
     assertThat(only(logged(3, right), more, wrong).hurt()).isEqualTo(Entry.Hurt.NOTHING);
     assertThat(only(wrong, logged(3, right), more)).isEqualTo(SET.effort(5).reps(9));
-    Entry none = SET.telling(new Entry.Telling(null, null, wrong.id(), null));
+    Entry none = SET.telling(new Entry.Telling(null, null, wrong.id(), null, false));
     assertThat(only(wrong, logged(3, none)).work()).isEqualTo(Entry.Work.NOTHING);
   }
 

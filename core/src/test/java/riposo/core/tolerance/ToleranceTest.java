@@ -134,7 +134,8 @@ class ToleranceTest {
               "family",
               new Dose(2, 10, null, null, 2, null, false),
               Entry.of("s1", 1, side).effort(effort).pain(pain, null).reps(reps).grams(grams),
-              finding);
+              finding,
+              false);
       return new FamilySession(
           UUID.randomUUID(), date, List.of(e), 0, sign, cut, cap, false, next, decided);
     }

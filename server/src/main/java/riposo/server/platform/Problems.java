@@ -77,6 +77,11 @@ public final class Problems extends RuntimeException {
     return new Problems(HttpStatus.GONE, code, detail, List.of(), Map.of());
   }
 
+  /** 429: too often in too short a time. */
+  public static Problems tooMany(String detail) {
+    return new Problems(HttpStatus.TOO_MANY_REQUESTS, "too-many", detail, List.of(), Map.of());
+  }
+
   public static Problems unauthorized(String detail) {
     return new Problems(HttpStatus.UNAUTHORIZED, "sign-in", detail, List.of(), Map.of());
   }

@@ -185,9 +185,17 @@ class AdaptService implements AdaptedPlans {
     Plans.Plan plan = plans.require(planId);
     ClientDay day = days.of(clientId, date).with(today);
     AdaptedPlan a = adapt(planId, day);
+    Clients.Client client = clients.require(clientId);
     RunSheet sheet =
         new RunSheets(movements.catalogue(), movements.adapter())
-            .one(planId, plan.name(), plan.plan(), a, day, clients.require(clientId).goalEffort());
+            .one(
+                planId,
+                plan.name(),
+                plan.plan(),
+                a,
+                day,
+                client.goalEffort(),
+                client.school().line(client.usualPain()));
     return new Ready(sheet, problems(plan, a, day), strength(a));
   }
 

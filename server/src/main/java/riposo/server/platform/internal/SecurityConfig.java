@@ -81,7 +81,11 @@ class SecurityConfig {
         .authorizeHttpRequests(
             a ->
                 a.requestMatchers(
-                        "/api/sign-in", "/api/check-in/**", "/api/openapi/**", "/actuator/health")
+                        "/api/sign-in",
+                        "/api/check-in/**",
+                        "/api/screens/**",
+                        "/api/openapi/**",
+                        "/actuator/health")
                     .permitAll()
                     .requestMatchers(HttpMethod.GET, "/api/me")
                     .permitAll()

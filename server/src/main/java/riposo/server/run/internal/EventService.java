@@ -150,7 +150,9 @@ class EventService {
     row.bring(state);
     if (!filing.kept.isEmpty()) {
       row.heardAt = studios.now();
-      if (filing.kept.stream().anyMatch(RunEvent.Logged.class::isInstance)) {
+      // a change decides which form the sets told after it are of
+      if (filing.kept.stream()
+          .anyMatch(e -> e instanceof RunEvent.Logged || e instanceof RunEvent.Changed)) {
         log.write(row, sheet.sets(state));
       }
     }

@@ -151,6 +151,12 @@ final class Intake {
     if (e instanceof RunEvent.Logged l) {
       return sheet.refuses(l.person(), l.entry());
     }
+    if (e instanceof RunEvent.Changed c) {
+      return sheet.refuses(c.person(), c.change());
+    }
+    if (e instanceof RunEvent.Unwell u && sheet.person(u.person()).isEmpty()) {
+      return "This person is not in the run.";
+    }
     return e instanceof RunEvent.GoTo g && g.segment() >= sheet.timeline().segments().size()
         ? "This run has no such segment."
         : null;

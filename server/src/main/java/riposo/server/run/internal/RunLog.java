@@ -62,10 +62,7 @@ class RunLog {
     EventRow r = new EventRow();
     r.id = e.id();
     r.runId = runId;
-    r.personId =
-        e instanceof RunEvent.Logged l
-            ? l.person()
-            : e instanceof RunEvent.Stop s ? s.person() : null;
+    r.personId = EventDocument.person(e);
     r.device = e.stamp().device();
     r.at = e.at();
     r.seq = e.stamp().seq();
@@ -80,7 +77,11 @@ class RunLog {
   /** Where a run stands at this moment. */
   RunState state(RunSheet sheet, Collection<RunEvent> events) {
     return RunState.fold(
-        sheet.timeline().segments(), sheet.ids(), events, studios.now().toEpochMilli());
+        sheet.timeline().segments(),
+        sheet.ids(),
+        sheet.painLines(),
+        events,
+        studios.now().toEpochMilli());
   }
 
   /** Every STOP of a client, withdrawn or not, earliest first. */

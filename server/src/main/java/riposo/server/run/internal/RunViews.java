@@ -12,12 +12,15 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.EntryDocument;
 import riposo.core.adapt.AdaptedPlan.WorkShare;
+import riposo.core.adapt.SlotOption;
 import riposo.core.dose.Dose;
 import riposo.core.dose.WeightFinding;
 import riposo.core.limit.Side;
+import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.plan.Block;
 import riposo.core.plan.Timeline;
+import riposo.core.run.Doing;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
@@ -64,6 +67,7 @@ class RunViews {
       @Nullable Long startedAt,
       @Nullable Long endedAt,
       long activeMs,
+      long skippedMs,
       List<KnownSet> entries) {
     static RunStateView of(RunState s) {
       return new RunStateView(
@@ -74,24 +78,35 @@ class RunViews {
           s.startedAt(),
           s.endedAt(),
           s.activeMs(),
+          s.skippedMs(),
           s.entries().stream()
-              .map(k -> new KnownSet(k.person(), EntryDocument.of(k.entry())))
+              .map(k -> new KnownSet(k.person(), EntryDocument.of(k.entry()), k.doing()))
               .toList());
     }
   }
 
-  /** What is known of a set of a person. */
-  record KnownSet(UUID person, EntryDocument entry) {}
+  /**
+   * What is known of a set of a person.
+   *
+   * @param doing what was done in it, beside what the sheet asks
+   */
+  record KnownSet(UUID person, EntryDocument entry, Doing doing) {}
 
   /**
    * One person of a run.
    *
+   * @param breathlessCap greatest breathlessness permitted, 0 to 10; null when nothing caps it
+   * @param painLine greatest pain that does not ease a movement; null in older runs
+   * @param sugarFirst glucose is read before muscles shaking is taken as harmless
    * @param signs the panel's signs in this client's order
    */
   record RunPersonView(
       UUID clientId,
       String name,
       @Nullable Integer effortCap,
+      @Nullable Integer breathlessCap,
+      @Nullable Integer painLine,
+      boolean sugarFirst,
       @Nullable WorkShare share,
       BeforeView before,
       @Nullable String reason,
@@ -125,35 +140,60 @@ class RunViews {
    * @param band which band and where it is gripped, in words; null where the plan asks for none
    * @param upper the option above what is asked, in words; null where there is none, or it is taken
    * @param tasks tasks of the day that what is done serves
+   * @param options what else it may become, easier first; empty in older runs
    */
   record RunSlotView(
       String key,
       Block block,
       List<RunPartView> parts,
+      List<RunOptionView> options,
       List<String> stages,
       @Nullable String stretch,
       @Nullable String band,
       @Nullable String upper,
       List<String> tasks) {}
 
+  /** Something else a slot may become. */
+  record RunOptionView(String id, SlotOption.Kind kind, String title, List<RunPartView> parts) {}
+
   /**
    * What is done in a slot or on one side of it.
    *
+   * @param title name and changes in one line
+   * @param how the changes alone: "hand on support"
+   * @param difficulty 0 to 100; null for rest, and in older runs
+   * @param range percent of the full range
+   * @param balance it asks for balance: touch-downs and grabs are counted
+   * @param faults what commonly goes wrong with it
+   * @param support what it may be held on to with, and is not: told where it was used
    * @param capLeft greatest weight in the left hand, grams; null where nothing limits it
    * @param finding how its weight is found in the first sets; null where it is known
+   * @param weights every weight of the kit that can be held so, grams, lightest first, 0 for none
    */
   record RunPartView(
       Side side,
       @Nullable String movementId,
       @Nullable String familyId,
       String title,
+      String name,
+      List<String> how,
+      @Nullable Integer difficulty,
+      List<Modifier> modifiers,
+      int range,
+      boolean balance,
       List<String> cues,
+      List<String> faults,
+      List<SupportView> support,
       boolean breathe,
       Dose dose,
       String doseText,
       @Nullable Integer capLeft,
       @Nullable Integer capRight,
-      @Nullable WeightFinding finding) {}
+      @Nullable WeightFinding finding,
+      List<Integer> weights) {}
+
+  /** A support that can be used. */
+  record SupportView(Modifier modifier, String words) {}
 
   /**
    * A sign of the stop panel as shown.
@@ -191,6 +231,9 @@ class RunViews {
       String source,
       @Nullable Withdrawn withdrawn,
       boolean open) {}
+
+  /** From a narrow stance on, balance is part of the work. */
+  private static final int UNSTEADY = 2;
 
   private final RunStore store;
   private final PersonStore people;
@@ -263,6 +306,9 @@ class RunViews {
         p.id(),
         client.name(),
         p.effortCap(),
+        p.breathlessCap(),
+        p.painLine(),
+        own.contains(StopFor.DIABETES),
         p.share(),
         new BeforeView(row.checkId, row.painBefore, row.dose, told.cautions(), told.reasons()),
         row.reason,
@@ -284,7 +330,16 @@ class RunViews {
     return new RunSlotView(
         s.key(),
         s.block(),
-        s.parts().stream().map(p -> part(p, client)).toList(),
+        parts(s.parts(), client),
+        s.options().stream()
+            .map(
+                o ->
+                    new RunOptionView(
+                        o.id(),
+                        o.kind(),
+                        Wording.form(o.parts().get(0).form()),
+                        parts(o.parts(), client)))
+            .toList(),
         s.stages().stream().map(Wording::stage).toList(),
         stretch == null
             ? null
@@ -306,6 +361,10 @@ class RunViews {
         : "the same with " + Wording.kg(u.grams() == null ? 0 : u.grams());
   }
 
+  private List<RunPartView> parts(List<RunSheet.Part> parts, Clients.Client client) {
+    return parts.stream().map(p -> part(p, client)).toList();
+  }
+
   private RunPartView part(RunSheet.Part p, Clients.Client client) {
     String id = p.form().movementId();
     Movement m = id == null ? null : movements.catalogue().find(id).orElse(null);
@@ -314,13 +373,28 @@ class RunViews {
         id,
         p.form().familyId(),
         Wording.form(p.form()),
+        Wording.name(p.form()),
+        Wording.how(p.form()),
+        p.form().difficulty(),
+        p.form().modifiers(),
+        p.form().range(),
+        m != null && m.demands().balance() >= UNSTEADY,
         m != null ? m.cues() : id == null ? List.of("Breathe low, long out") : List.of(),
+        m != null ? m.faults() : List.of(),
+        m == null
+            ? List.of()
+            : m.modifiers().stream()
+                .filter(x -> x.holdsOn() && !p.form().modifiers().contains(x))
+                .sorted()
+                .map(x -> new SupportView(x, x.words))
+                .toList(),
         m != null && m.demands().pressure() >= 1,
         p.dose(),
         DoseWords.dose(p.dose(), client.printed(), client.record().build()),
         p.capLeft(),
         p.capRight(),
-        p.finding());
+        p.finding(),
+        p.weights());
   }
 
   private StopView stop(RunEvent.Stop s, List<EventRow> rows, List<WithdrawalRow> withdrawn) {
