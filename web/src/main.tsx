@@ -6,14 +6,17 @@ if (!root) throw new Error('no root element')
 
 // a client's phone gets the four questions and nothing else, a run what runs it
 const { pathname } = location
-if (!pathname.startsWith('/check-in/')) askEarly('/api/me', ...(pathname === '/' ? ['/api/day'] : []))
+const unsigned = pathname.startsWith('/check-in/') || /^\/screen(\/|$)/.test(pathname)
+if (!unsigned) askEarly('/api/me', ...(pathname === '/' ? ['/api/day'] : []))
 // the day sheet itself comes beside what shows it
 if (pathname === '/') void import('./features/day').catch(() => {})
 const part = pathname.startsWith('/check-in/')
   ? import('./features/checkin')
-  : pathname.startsWith('/run/')
-    ? import('./features/run/start')
-    : import('./app/start')
+  : unsigned
+    ? import('./features/screen/start')
+    : pathname.startsWith('/run/')
+      ? import('./features/run/start')
+      : import('./app/start')
 part.then(
   (p) => p.start(root),
   () => {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { entries, foldClock, segmentAt, type Entry, type RunEvent, type Segment } from './clock'
+import { foldClock, foldTold, segmentAt, type Doing, type Entry, type RunEvent, type Segment } from './clock'
 
 interface Case {
   name: string
@@ -12,6 +12,10 @@ interface Case {
   holdMs: number
   stops?: string[]
   entries?: Entry[]
+  lines?: Record<string, number>
+  skippedMs?: number
+  doing?: (Doing & { person: string; slotKey: string; round: number; side: string })[]
+  unwell?: string[]
 }
 const read = (name: string) =>
   JSON.parse(readFileSync(`../catalogue/src/test/resources/runs/${name}.json`, 'utf8')) as {
@@ -19,7 +23,7 @@ const read = (name: string) =>
     cases: Case[]
   }
 const file = read('clock-cases')
-const logs = read('fold-logs').cases
+const changes = read('change-cases').cases
 const ONE = ['11111111-0000-0000-0000-000000000001']
 
 /** The same whatever the order of the fields. */
@@ -33,7 +37,12 @@ function check(c: Case, events: RunEvent[]) {
   clock.stops.forEach((s, i) => {
     if (s.sign) expect(s.sign).toBe(c.stops?.[i])
   })
-  if (c.entries) expect(plain([...entries(events, people).values()])).toEqual(plain(c.entries))
+  const told = foldTold(events, people, c.lines)
+  if (c.entries) expect(plain([...told.sets.values()].map((k) => k.entry))).toEqual(plain(c.entries))
+  if (c.skippedMs !== undefined) expect(clock.skippedMs).toBe(c.skippedMs)
+  if (c.unwell) expect([...told.unwell.values()].map((all) => all.at(-1)?.unwell?.symptom)).toEqual(c.unwell)
+  for (const { person, slotKey, round, side, ...done } of c.doing ?? [])
+    expect(told.doing(person, slotKey, round, side), `round ${round} ${side}`).toEqual(done)
 }
 
 function orders<T>(all: T[]): T[][] {
@@ -42,19 +51,23 @@ function orders<T>(all: T[]): T[][] {
 }
 
 describe('the clock of a run', () => {
-  it.each(file.cases)('$name', (c) => check(c, c.events))
+  it.each([...file.cases, ...changes])('$name', (c) => check(c, c.events))
   it('does not care for order or repeats', () => {
-    for (const c of file.cases) check(c, [...c.events].reverse().concat(c.events))
+    for (const c of [...file.cases, ...changes]) check(c, [...c.events].reverse().concat(c.events))
   })
-  it('folds every order of every small log to the one state, as the server does', () => {
-    expect(logs).toHaveLength(150)
+  it.each([
+    ['fold-logs', 150],
+    ['change-logs', 90],
+  ])('folds every order of every small log of %s to the one state, as the server does', (name, size) => {
+    const logs = read(name).cases
+    expect(logs).toHaveLength(size)
     let tried = 0
     for (const c of logs)
       for (const order of orders(c.events)) {
         check(c, order)
         tried++
       }
-    expect(tried).toBe(150 * 120)
+    expect(tried).toBe(size * 120)
   })
   it('finds the segment, half-open at its end', () => {
     expect(segmentAt(file.segments, 39_999)).toBe(0)

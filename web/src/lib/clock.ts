@@ -3,6 +3,8 @@ import type { S } from './api'
 export type RunEvent = S['EventDocument']
 export type Entry = S['EntryDocument']
 export type Segment = S['Segment']
+export type Change = S['ChangeDocument']
+export type Doing = S['Doing']
 
 export interface Clock {
   status: 'READY' | 'RUNNING' | 'PAUSED' | 'STOPPED' | 'FINISHED'
@@ -10,9 +12,16 @@ export interface Clock {
   positionMs: number
   /** milliseconds of added rest still to pass */
   holdMs: number
+  /** milliseconds from the start, less pauses */
+  livedMs: number
+  /** milliseconds of the timeline that were skipped and not gone back over */
+  skippedMs: number
   /** every tap on the stop panel, earliest first */
   stops: { id: string; at: number; sign?: string; text?: string; person?: string }[]
 }
+
+/** What does not move the clock. */
+const BESIDE: ReadonlySet<RunEvent['kind']> = new Set(['ENTRY', 'CHANGE', 'UNWELL'])
 
 /** The server itself, where it ends what was left open. */
 const SERVER = 'server'
@@ -53,19 +62,22 @@ export function foldClock(segments: Segment[], people: string[], events: RunEven
   let position = 0
   let hold = 0
   let seen = 0
+  let lived = 0
+  let jumped = 0
   const stops: Clock['stops'] = []
   let ended = false
   const advance = (to: number) => {
     if (status !== 'RUNNING' || to <= seen) return
     const passed = to - seen
     seen = to
+    lived += passed
     const held = Math.min(hold, passed)
     hold -= held
     position = Math.min(total, position + passed - held)
   }
   const all = ordered(events)
   // where the server ended what was left open, a device that had gone on after all takes that end back
-  const clockOf = (e: RunEvent) => e.kind !== 'ENTRY' && e.kind !== 'STOP' && e.device !== SERVER
+  const clockOf = (e: RunEvent) => !BESIDE.has(e.kind) && e.kind !== 'STOP' && e.device !== SERVER
   const lastAt = Math.max(-Infinity, ...all.filter(clockOf).map(at))
   for (const e of all) {
     if (e.device === SERVER && at(e) < lastAt) continue
@@ -76,7 +88,7 @@ export function foldClock(segments: Segment[], people: string[], events: RunEven
       going = person === undefined ? [] : going.filter((p) => p !== person)
       everybody = going.length === 0
     }
-    if (e.kind === 'ENTRY' || ended) continue
+    if (BESIDE.has(e.kind) || ended) continue
     advance(at(e))
     if (e.kind === 'FINISH' || everybody) {
       ended = true
@@ -92,6 +104,7 @@ export function foldClock(segments: Segment[], people: string[], events: RunEven
     } else if (e.kind === 'GOTO') {
       const target = e.segment === undefined ? undefined : segments[e.segment]
       if (target) {
+        jumped += target.start * 1000 - position
         position = target.start * 1000
         hold = 0
       }
@@ -100,7 +113,14 @@ export function foldClock(segments: Segment[], people: string[], events: RunEven
     }
   }
   advance(now)
-  return { status: going.length === 0 ? 'STOPPED' : status, positionMs: position, holdMs: hold, stops }
+  return {
+    status: going.length === 0 ? 'STOPPED' : status,
+    positionMs: position,
+    holdMs: hold,
+    livedMs: lived,
+    skippedMs: Math.max(0, jumped),
+    stops,
+  }
 }
 
 /** Milliseconds until a part is over, added rest counted. */
@@ -130,21 +150,121 @@ function over(earlier: Entry, now: Entry): Entry {
         : said.left !== undefined
           ? ['grams']
           : []
-  const before = Object.fromEntries(Object.entries(earlier).filter(([k]) => !gone.includes(k))) as Entry
+  const before = Object.fromEntries(
+    // whatever is told of a set later says it was done
+    Object.entries(earlier).filter(([k]) => k !== 'notDone' && !gone.includes(k)),
+  ) as Entry
   return { ...before, ...said }
 }
 
-/** The sets as known so far, by person, slot, round and side; what was corrected is left out. */
-export function entries(events: RunEvent[], people: string[] = []): Map<string, Entry> {
+/** What is done in a set where nothing was changed. */
+export const AS_ASKED: Doing = { left: false, hurt: false }
+
+/** Sets over the client's line that leave a movement. */
+const LEAVES = 2
+
+const holds = (c: Change, round: number, side: string) =>
+  (c.round === round || (c.onward && c.round < round)) &&
+  (c.to !== 'WEIGHT' || !c.side || c.side === 'BOTH' || c.side === side)
+
+function after(d: Doing, c: Change): Doing {
+  if (c.to === 'OPTION') return { option: c.option, left: false, hurt: d.hurt }
+  // a weight is one form's: under another it means nothing
+  if (c.to === 'WEIGHT') return c.option === d.option ? { ...d, grams: c.grams } : d
+  if (c.to === 'LEAVE') return { option: d.option, left: true, hurt: d.hurt }
+  // what hurt twice does not come back today
+  return d.hurt ? { left: true, hurt: true } : AS_ASKED
+}
+
+/** A set as it is known, with what was done in it. */
+export interface Known {
+  person: string
+  entry: Entry
+  doing: Doing
+  /** every event of it that stands, earliest first */
+  events: RunEvent[]
+}
+
+/** All that was told of the sets, and what the slots have become. */
+export interface Told {
+  sets: Map<string, Known>
+  /** what is done in a set that is still to come, or was not told yet */
+  doing: (person: string, slotKey: string, round: number, side: string) => Doing
+  /** sets of the slot in which pain was over the client's line */
+  times: (person: string, slotKey: string) => number
+  /** what was told of each mild symptom that is not gone, earliest first, by person */
+  unwell: Map<string, RunEvent[]>
+}
+
+const pains = ['pain', 'painFirst', 'painLater', 'painAfter'] as const
+const greatest = (e: Entry) => Math.max(-1, ...pains.map((p) => e[p] ?? -1))
+
+/**
+ * The sets and changes of a run: the same fold as the server's RunState, held to the same cases.
+ * @param lines greatest pain of each person that does not ease a movement
+ */
+export function foldTold(
+  events: RunEvent[],
+  people: string[] = [],
+  lines: Record<string, number | undefined> = {},
+): Told {
   const only = people.length === 1 ? people[0] : undefined
   const corrected = new Set(events.map((e) => e.entry?.corrects).filter(Boolean))
-  const map = new Map<string, Entry>()
-  for (const e of ordered(events)) {
-    if (!e.entry || corrected.has(id(e))) continue
-    const key = entryKey(e.entry, e.person ?? only)
-    map.set(key, over(map.get(key) ?? ({} as Entry), e.entry))
+  const sets = new Map<string, Known>()
+  const first = new Map<string, Doing>()
+  const taken = new Map<string, { change: Change; pain: boolean }[]>()
+  const hurt = new Map<string, Set<string>>()
+  const unwell = new Map<string, RunEvent[]>()
+  const slotOf = (person: string, slotKey: string) => `${person}/${slotKey}`
+  const takenOf = (key: string) => {
+    const all = taken.get(key) ?? []
+    taken.set(key, all)
+    return all
   }
-  return map
+  const doing: Told['doing'] = (person, slotKey, round, side) => {
+    let d = AS_ASKED
+    for (const t of taken.get(slotOf(person, slotKey)) ?? [])
+      if (holds(t.change, round, side))
+        d = t.pain ? { option: d.option, left: true, hurt: true } : after(d, t.change)
+    return d
+  }
+  for (const e of ordered(events)) {
+    const person = e.person ?? only ?? ''
+    if (e.kind === 'UNWELL' && e.unwell) {
+      const before = unwell.get(person) ?? []
+      unwell.delete(person)
+      if (e.unwell.how !== 'GONE') unwell.set(person, [...before, e])
+    } else if (e.kind === 'CHANGE' && e.change?.slotKey) {
+      takenOf(slotOf(person, e.change.slotKey)).push({ change: e.change, pain: false })
+    } else if (e.kind === 'ENTRY' && e.entry) {
+      const key = entryKey(e.entry, person)
+      const slot = e.entry.slotKey ?? ''
+      const side = e.entry.side ?? ''
+      const done = first.get(key) ?? doing(person, slot, e.entry.round, side)
+      first.set(key, done)
+      if (corrected.has(id(e))) continue
+      const before = sets.get(key)
+      const entry = over(before?.entry ?? ({} as Entry), e.entry)
+      sets.set(key, { person, entry, doing: done, events: [...(before?.events ?? []), e] })
+      const line = lines[person]
+      if (line !== undefined && greatest(entry) > line) {
+        const of = slotOf(person, slot)
+        const all = hurt.get(of) ?? new Set()
+        hurt.set(of, all)
+        const news = !all.has(key)
+        all.add(key)
+        if (news && all.size >= LEAVES)
+          takenOf(of).push({ change: { slotKey: slot, round: 0, to: 'LEAVE', onward: true }, pain: true })
+      }
+    }
+  }
+  for (const [key, k] of sets) if (k.entry.notDone) sets.delete(key)
+  return {
+    sets,
+    doing,
+    times: (person, slotKey) => hurt.get(slotOf(person, slotKey))?.size ?? 0,
+    unwell,
+  }
 }
 
 export const entryKey = (e: { slotKey?: string; round: number; side?: string }, person = '') =>

@@ -1,10 +1,11 @@
 import { useCallback, useState } from 'react'
 
-/** State that outlives a reload of this tab, and nothing more; where the page may keep nothing, it does not. */
-export function useTabState<T>(key: string, begin: T): [T, (change: (was: T) => T) => void] {
+type Set<T> = (change: (was: T) => T) => void
+
+function useKept<T>(storage: () => Storage, key: string, begin: T): [T, Set<T>] {
   const [value, setValue] = useState<T>(() => {
     try {
-      const kept = sessionStorage.getItem(key)
+      const kept = storage().getItem(key)
       return kept === null ? begin : (JSON.parse(kept) as T)
     } catch {
       return begin
@@ -15,13 +16,22 @@ export function useTabState<T>(key: string, begin: T): [T, (change: (was: T) => 
       setValue((was) => {
         const now = change(was)
         try {
-          sessionStorage.setItem(key, JSON.stringify(now))
+          storage().setItem(key, JSON.stringify(now))
         } catch {
           // it stays as long as the page does
         }
         return now
       }),
-    [key],
+    [key, storage],
   )
   return [value, set]
 }
+
+const tab = () => sessionStorage
+const device = () => localStorage
+
+/** State that outlives a reload of this tab, and nothing more; where the page may keep nothing, it does not. */
+export const useTabState = <T>(key: string, begin: T) => useKept(tab, key, begin)
+
+/** State that this device remembers; where the page may keep nothing, as long as the page is there. */
+export const useDeviceState = <T>(key: string, begin: T) => useKept(device, key, begin)

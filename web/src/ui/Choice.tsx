@@ -113,7 +113,7 @@ export function Scale({
       value={value === null || value === undefined ? value : (String(value) as `${number}`)}
       onChange={(v) => onChange(Number(v))}
       look={look}
-      layout={`grid gap-1 font-mono ${look === 'form' ? 'grid-cols-6 sm:grid-cols-11' : 'max-w-[420px] grid-cols-6'}`}
+      layout={`grid gap-1 font-mono ${look === 'form' ? 'grid-cols-6 sm:grid-cols-11' : 'max-w-[420px] grid-cols-6 md:max-w-none md:grid-cols-11'}`}
       error={error}
     />
   )

@@ -33,3 +33,49 @@ export function Figure({
     />
   )
 }
+
+/**
+ * The movement going from its first position to its last and back; still where motion is not wanted, and
+ * while nothing is done.
+ */
+export function MovingFigure({
+  movementId,
+  name,
+  modifiers = [],
+  range = 100,
+  moving,
+  from = `/api/movements/${movementId}/figure.svg`,
+  className = '',
+}: {
+  movementId: string
+  name: string
+  modifiers?: string[]
+  range?: number
+  moving: boolean
+  /** where it is drawn, for who is not signed in */
+  from?: string
+  className?: string
+}) {
+  const src = (phase: 'START' | 'END') => {
+    const query = new URLSearchParams({ phase })
+    if (range < 100) query.set('range', String(range))
+    if (modifiers.length > 0) query.set('modifiers', modifiers.join(','))
+    query.set('ground', 'NIGHT')
+    return `${from}?${query}`
+  }
+  const hide = (e: { currentTarget: HTMLImageElement }) => {
+    // without a connection there may be no drawing: the words say it
+    e.currentTarget.style.visibility = 'hidden'
+  }
+  return (
+    <div className={`relative aspect-[210/225] ${className}`} data-moving={moving}>
+      <img
+        src={src('START')}
+        alt={`${name}, drawn`}
+        className="figure-from absolute inset-0 size-full"
+        onError={hide}
+      />
+      <img src={src('END')} alt="" className="figure-to absolute inset-0 size-full" onError={hide} />
+    </div>
+  )
+}

@@ -1,8 +1,8 @@
-import { render, screen } from '@testing-library/react'
+import { cleanup, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { describe, expect, it, vi } from 'vitest'
 import type { S } from '../../lib/api'
-import type { Entry } from '../../lib/clock'
+import type { Doing, Entry } from '../../lib/clock'
 import { LogPanel } from './LogPanel'
 import '../../test/studio'
 
@@ -56,12 +56,128 @@ describe('LogPanel', () => {
     expect(screen.queryByRole('alert')).toBeNull()
   })
 
-  it('never steps a weight over what was planned, nor under none', async () => {
-    const { add, user } = panel()
-    await user.click(screen.getByRole('button', { name: 'kg each hand up' }))
-    expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ grams: 2000 }))
-    await user.click(screen.getByRole('button', { name: 'kg each hand down' }))
-    expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ grams: 1500 }))
+  describe('the weight', () => {
+    const kit = (more: object = {}) =>
+      ({
+        ...PERSON,
+        slots: [
+          {
+            ...PERSON.slots[0],
+            parts: [
+              {
+                side: 'BOTH',
+                title: 'Seated row',
+                dose: { reps: 10, grams: 2000, hands: 2 },
+                weights: [0, 1000, 2000, 5000],
+                ...more,
+              },
+            ],
+          },
+        ],
+      }) as unknown as S['RunPersonView']
+    const held = (person: S['RunPersonView'], known?: Partial<Entry>, doing?: Doing) => {
+      const add = vi.fn<(e: Entry) => void>()
+      render(<LogPanel person={person} segment={SEGMENT} known={known as Entry} doing={doing} add={add} />)
+      return { add, user: userEvent.setup() }
+    }
+
+    it('goes by the steps of the kit, above the dose as well: the truth first', async () => {
+      const { add, user } = held(kit())
+      await user.click(screen.getByRole('button', { name: 'kg each hand up' }))
+      expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ grams: 5000 }))
+      await user.click(screen.getByRole('button', { name: 'kg each hand down' }))
+      expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ grams: 1000 }))
+    })
+
+    it('is kept and said where it was over a limit', () => {
+      held(kit({ capLeft: 2000, capRight: 3000 }), { grams: 5000 })
+      expect(screen.getByRole('alert').textContent).toContain('5 kg is over the limit of 2 kg: kept')
+    })
+
+    it('is told hand by hand where the hands hold different ones', async () => {
+      const { add, user } = held(
+        kit({
+          capLeft: 1000,
+          dose: { reps: 10, grams: 2000, hands: 2, held: { left: 1000, right: 2000, way: 'EACH_HAND' } },
+        }),
+      )
+      expect(screen.queryByRole('alert'), 'each under its own limit').toBeNull()
+      await user.click(screen.getByRole('button', { name: 'kg right hand up' }))
+      expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ left: 1000, right: 5000 }))
+    })
+
+    it('is the one taken for the set where one was', () => {
+      held(kit(), undefined, { left: false, hurt: false, grams: 1000 })
+      expect(screen.getByRole('button', { name: 'kg each hand 1' })).toBeTruthy()
+    })
+
+    it.each(['1000', '-1', 'two'])('typed as %s is not kept, and why', async (typed) => {
+      const { add, user } = held(kit())
+      await user.click(screen.getByRole('button', { name: 'other kg' }))
+      await user.type(screen.getByRole('textbox'), `${typed}{Enter}`)
+      expect(screen.getByRole('alert').textContent).toContain('0 to 100')
+      expect(add).not.toHaveBeenCalled()
+    })
+
+    it('became lighter in the set in one tap: two parts, together the whole', async () => {
+      const { add, user } = held(kit())
+      await user.click(screen.getByRole('button', { name: 'went lighter: 1 kg' }))
+      expect(add).toHaveBeenCalledExactlyOnceWith({
+        slotKey: 's1',
+        round: 2,
+        side: 'BOTH',
+        parts: [
+          { reps: 5, grams: 2000 },
+          { reps: 5, grams: 1000 },
+        ],
+      })
+    })
+
+    it('of a run kept of before is none or the one planned', async () => {
+      const { add, user } = panel()
+      expect(screen.getByRole('button', { name: 'kg each hand up' })).toHaveProperty('disabled', true)
+      await user.click(screen.getByRole('button', { name: 'kg each hand down' }))
+      expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ grams: 0 }))
+    })
+  })
+
+  it('asks effort, breath and talk in a rest; in work it can be asked all the same', async () => {
+    const user = userEvent.setup()
+    const capped = { ...PERSON, breathlessCap: 4 } as S['RunPersonView']
+    render(<LogPanel person={capped} segment={SEGMENT} working add={() => {}} />)
+    for (const name of ['effort 5', 'breathlessness 3', 'whole sentences'])
+      expect(screen.queryByRole('radio', { name })).toBeNull()
+    expect(screen.getByRole('radio', { name: 'pain 0' })).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'ask the effort now' }))
+    expect(screen.getByRole('radio', { name: 'breathlessness 3' })).toBeTruthy()
+  })
+
+  it('says at once when breath is over the limit, and asks it only of whom it limits', () => {
+    const add = vi.fn()
+    const capped = { ...PERSON, breathlessCap: 4 } as S['RunPersonView']
+    render(<LogPanel person={capped} segment={SEGMENT} known={{ breathless: 5 } as Entry} add={add} />)
+    expect(screen.getByRole('alert').textContent).toContain('Over the limit of 4')
+    cleanup()
+    panel()
+    expect(screen.queryByRole('radio', { name: 'breathlessness 3' })).toBeNull()
+  })
+
+  it('tells which fault once form was lost, and what was held on to', async () => {
+    const add = vi.fn<(e: Entry) => void>()
+    const user = userEvent.setup()
+    const part = {
+      ...PERSON.slots[0]?.parts[0],
+      faults: ['back rounds'],
+      modifiers: ['SLOWER'],
+      support: [{ modifier: 'HOLD_SUPPORT', words: 'hand on support' }],
+    }
+    const who = { ...PERSON, slots: [{ ...PERSON.slots[0], parts: [part] }] } as unknown as S['RunPersonView']
+    const known = { formLost: true } as Entry
+    render(<LogPanel person={who} segment={SEGMENT} known={known} add={add} />)
+    await user.click(screen.getByRole('radio', { name: 'back rounds' }))
+    expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ fault: 'back rounds' }))
+    await user.click(screen.getByRole('button', { name: 'used: hand on support' }))
+    expect(add).toHaveBeenLastCalledWith(expect.objectContaining({ support: ['SLOWER', 'HOLD_SUPPORT'] }))
   })
 
   describe('while a weight is found', () => {
@@ -84,7 +200,7 @@ describe('LogPanel', () => {
         },
       ],
     } as unknown as S['RunPersonView']
-    const set = (round: number, known: Partial<Entry>, next?: number, taken?: number) => {
+    const set = (round: number, known: Partial<Entry>, taken?: number) => {
       const add = vi.fn<(e: Entry) => void>()
       const onNext = vi.fn<(grams: number | undefined) => void>()
       render(
@@ -92,7 +208,6 @@ describe('LogPanel', () => {
           person={who}
           segment={{ ...SEGMENT, round }}
           known={known as Entry}
-          next={next}
           taken={taken}
           onNext={onNext}
           add={add}
@@ -142,7 +257,7 @@ describe('LogPanel', () => {
     })
 
     it('shows what was taken, and one more tap takes it back', async () => {
-      const { onNext, user } = set(1, { effort: 2 }, undefined, 2000)
+      const { onNext, user } = set(1, { effort: 2 }, 2000)
       const button = screen.getByRole('button', { name: '2 kg next set ✓' })
       expect(button.getAttribute('aria-pressed')).toBe('true')
       await user.click(button)
@@ -157,18 +272,12 @@ describe('LogPanel', () => {
     ])(
       'lets go of the heavier weight that was taken where the set is told otherwise: %s',
       async (_, role, tap) => {
-        const { onNext, add, user } = set(1, { effort: 2 }, undefined, 2000)
+        const { onNext, add, user } = set(1, { effort: 2 }, 2000)
         await user.click(screen.getByRole(role, { name: tap }))
         expect(onNext).toHaveBeenCalledExactlyOnceWith(undefined)
         expect(add).toHaveBeenCalledOnce()
       },
     )
-
-    it('tells the found weight with the set that was done with it', async () => {
-      const { add, user } = set(2, {}, 2000)
-      await user.click(screen.getByRole('radio', { name: 'effort 5' }))
-      expect(add).toHaveBeenLastCalledWith({ slotKey: 's1', round: 2, side: 'BOTH', grams: 2000, effort: 5 })
-    })
   })
 
   it('asks where only when there is pain, and logs the side with the place', async () => {

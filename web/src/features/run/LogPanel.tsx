@@ -1,8 +1,13 @@
 import { useState } from 'react'
-import { kilos } from '../../lib/format'
 import type { S } from '../../lib/api'
-import type { Entry } from '../../lib/clock'
+import type { Doing, Entry } from '../../lib/clock'
+import { kilos } from '../../lib/format'
+import { partOf } from '../../lib/run/moment'
+import { gramsOf, halted, leastOf, lighterThan } from '../../lib/run/otherwise'
 import { Choice, Scale } from '../../ui/Choice'
+import { button, chip } from './look'
+import { Stepper } from './Stepper'
+import { Weight } from './Weight'
 
 const PLACES = ['shoulder', 'elbow', 'wrist', 'neck', 'back', 'hip', 'knee', 'ankle', 'other']
 const SIDES = [
@@ -14,112 +19,148 @@ const ARMS = [
   ['LEFT', 'left'],
   ['RIGHT', 'right'],
 ] as const
-/** What the number of kilograms is of. */
-const HELD: Record<NonNullable<S['Held']['way']>, string> = {
-  EACH_HAND: 'each hand',
-  ONE_HAND: 'one hand',
-  BOTH_HANDS: 'both hands together',
-  TWO_IN_ONE: 'one hand, two weights',
-  THIGHS: 'each thigh',
-  HIPS: 'on the hips',
-  BACKPACK: 'in the backpack',
-}
-/** Grams a tap moves a weight by; never over what was planned. */
-const STEP = 500
+const TALKS = [
+  ['SENTENCES', 'whole sentences'],
+  ['PHRASES', 'a few words'],
+  ['WORDS', 'single words'],
+] as const
+const EARLY = ['pain', 'tired', 'out of breath', 'form', 'own wish', 'time'].map((w) => [w, w] as const)
+const MOST_REPS = 500
+const MOST_COUNTED = 99
+const NOTE = 400
 type Side = (typeof SIDES)[number][0]
-const chip = (on: boolean) =>
-  `min-h-[46px] min-w-[44px] rounded border px-2.5 font-mono text-lg ${on ? 'border-sand bg-sand font-bold text-night' : 'border-[#41606b]'}`
 
-/** One tap each: effort, pain and where, reps, load. A rest is when it is asked; nothing blocks the timer. */
+/**
+ * What is told of one set, in one tap each. Effort, breath and talk are asked in a rest; nothing blocks
+ * the timer.
+ */
 export function LogPanel({
   person,
   segment,
   arm,
   known,
-  next,
-  taken,
+  doing = { left: false, hurt: false },
+  working = false,
   onNext,
+  taken,
   add,
 }: {
   person: S['RunPersonView']
-  segment?: S['Segment']
+  segment?: Pick<S['Segment'], 'slotKey' | 'round' | 'side'>
   /** in a phrase each arm is told of as a whole */
   arm?: { side: 'LEFT' | 'RIGHT'; choose: (side: 'LEFT' | 'RIGHT') => void }
   known?: Entry
-  /** grams found for this set in the one before; undefined where it is as planned */
-  next?: number
-  /** grams taken after this set for the next */
-  taken?: number
+  /** what is done in it, beside what was asked */
+  doing?: Doing
+  /** the set goes on */
+  working?: boolean
   /** a weight is taken for the next set of this slot; undefined takes it back */
   onNext?: (grams: number | undefined) => void
+  /** grams taken after this set for the next */
+  taken?: number
   add: (e: Entry) => void
 }) {
   const [side, setSide] = useState<Side>('neither')
+  const [asked, setAsked] = useState<string>()
+  const [early, setEarly] = useState(false)
+  const [note, setNote] = useState<string>()
   if (!segment)
     return <p className="text-lg text-[#b8c8cd]">Sets are logged here once the work block begins.</p>
   const slot = person.slots.find((s) => s.key === segment.slotKey)
-  const part = slot?.parts.find((p) => p.side === segment.side) ?? slot?.parts[0]
+  const part = partOf(slot, doing, segment.side)
+  const planned = gramsOf(part, doing)
+  const offerAfter = (of: Partial<Entry>) =>
+    offered(part?.finding, segment.round, of, of.grams ?? planned, person.painLine)
   const log = (e: Partial<Entry>) => {
-    // told otherwise afterwards, a set no longer leads to what was taken for the next
-    if (taken !== undefined && offerAfter({ ...known, ...e }) !== taken) onNext?.(undefined)
-    add({
-      slotKey: segment.slotKey,
-      round: segment.round,
-      side: segment.side,
-      // a weight found in the set before is told with the set, for it is not the one planned
-      ...(next !== undefined && known?.grams === undefined ? { grams: next } : {}),
-      ...e,
-    })
+    // told otherwise afterwards, a set no longer leads to the more that was taken for the next
+    const more = taken !== undefined && taken > (known?.grams ?? planned ?? 0)
+    if (more && offerAfter({ ...known, ...e }) !== taken) onNext?.(undefined)
+    add({ slotKey: segment.slotKey, round: segment.round, side: segment.side, ...e })
   }
+  const key = `${segment.slotKey} ${segment.round} ${segment.side}`
+  const asking = !working || asked === key
   const where = PLACES.find((w) => known?.painWhere?.endsWith(w))
   const reps = known?.reps ?? part?.dose.reps
-  const planned = part?.dose.grams
-  const grams = known?.grams ?? next ?? planned
-  const offerAfter = (of: Partial<Entry>) => offered(part?.finding, segment.round, of, of.grams ?? grams)
   const offer = offerAfter(known ?? {})
+  const less = lighterThan(part, known?.grams ?? leastOf(part, doing) ?? 0)
+  const parts = known?.parts
+  const count = (label: string, field: 'touchDowns' | 'grabs') => (
+    <Stepper
+      label={label}
+      value={String(known?.[field] ?? 0)}
+      given={known?.[field] !== undefined}
+      down={known?.[field] ? () => log({ [field]: (known[field] ?? 1) - 1 }) : undefined}
+      up={() => log({ [field]: Math.min(MOST_COUNTED, (known?.[field] ?? 0) + 1) })}
+      keep={() => log({ [field]: known?.[field] ?? 0 })}
+    />
+  )
+  const support = known?.support ?? part?.modifiers ?? []
   return (
     <>
       <h2 className="text-xl font-bold">{part?.title}</h2>
       <p className="mb-3 text-[#b8c8cd]">
         set {segment.round}
         {segment.side !== 'BOTH' && `, ${segment.side.toLowerCase()}`}
+        {part?.doseText && <> · asked: {part.doseText}</>}
       </p>
       {arm && (
         <Choice label="which side" look="night" options={ARMS} value={arm.side} onChange={arm.choose} />
       )}
+      {asking ? (
+        <>
+          <Scale
+            label={
+              <>
+                effort
+                {person.effortCap !== undefined && (
+                  <span className="text-sand"> · {person.effortCap} at most</span>
+                )}
+              </>
+            }
+            name="effort"
+            look="night"
+            value={known?.effort}
+            onChange={(effort) => log({ effort })}
+          />
+          {over(known?.effort, person.effortCap) && (
+            <p role="alert" className="-mt-3 mb-3 font-bold text-sand">
+              Over the limit of {person.effortCap}: ease now, rest until it is below.
+            </p>
+          )}
+          {offer !== undefined && onNext && (
+            <p className="-mt-2 mb-3">
+              {offer > (known?.grams ?? planned ?? 0) ? 'That was easy' : 'That was too hard'}:{' '}
+              <button
+                type="button"
+                aria-pressed={taken === offer}
+                className={`min-h-[46px] rounded border border-sand px-3 font-bold ${taken === offer ? 'bg-sand text-night' : 'text-sand'}`}
+                onClick={() => onNext(taken === offer ? undefined : offer)}
+              >
+                {offer === 0 ? 'no weight' : `${kilos(offer)} kg`} next set{taken === offer && ' ✓'}
+              </button>
+            </p>
+          )}
+        </>
+      ) : (
+        <p className="mb-3">
+          <button type="button" className={chip()} onClick={() => setAsked(key)}>
+            ask the effort now
+          </button>{' '}
+          <span className="text-[#b8c8cd]">asked in the rest</span>
+        </p>
+      )}
       <Scale
         label={
           <>
-            effort
-            {person.effortCap !== undefined && (
-              <span className="text-sand"> · {person.effortCap} at most</span>
-            )}
+            pain
+            {person.painLine !== undefined && <span className="text-sand"> · line {person.painLine}</span>}
           </>
         }
-        name="effort"
+        name="pain"
         look="night"
-        value={known?.effort}
-        onChange={(effort) => log({ effort })}
+        value={known?.pain}
+        onChange={(pain) => log({ pain })}
       />
-      {person.effortCap !== undefined && known?.effort !== undefined && known.effort > person.effortCap && (
-        <p role="alert" className="-mt-3 mb-3 font-bold text-sand">
-          Over the limit of {person.effortCap}: ease now, rest until it is below.
-        </p>
-      )}
-      {offer !== undefined && onNext && (
-        <p className="-mt-2 mb-3">
-          {offer > (grams ?? 0) ? 'That was easy' : 'That was too hard'}:{' '}
-          <button
-            type="button"
-            aria-pressed={taken === offer}
-            className={`min-h-[46px] rounded border border-sand px-3 font-bold ${taken === offer ? 'bg-sand text-night' : 'text-sand'}`}
-            onClick={() => onNext(taken === offer ? undefined : offer)}
-          >
-            {offer === 0 ? 'no weight' : `${kilos(offer)} kg`} next set{taken === offer && ' ✓'}
-          </button>
-        </p>
-      )}
-      <Scale label="pain" name="pain" look="night" value={known?.pain} onChange={(pain) => log({ pain })} />
       {(known?.pain ?? 0) > 0 && (
         <>
           <Choice
@@ -138,36 +179,211 @@ export function LogPanel({
           />
         </>
       )}
-      <div className="flex flex-wrap gap-x-8 gap-y-3">
-        {reps !== undefined && (
-          <Stepper
-            label="reps"
-            value={String(reps)}
-            given={known?.reps !== undefined}
-            down={() => log({ reps: Math.max(0, reps - 1) })}
-            up={() => log({ reps: Math.min(500, reps + 1) })}
-            keep={() => log({ reps })}
+      {asking && person.breathlessCap !== undefined && (
+        <>
+          <Scale
+            label={
+              <>
+                breathlessness<span className="text-sand"> · {person.breathlessCap} at most</span>
+              </>
+            }
+            name="breathlessness"
+            look="night"
+            value={known?.breathless}
+            onChange={(breathless) => log({ breathless })}
           />
+          {over(known?.breathless, person.breathlessCap) && (
+            <p role="alert" className="-mt-3 mb-3 font-bold text-sand">
+              Over the limit of {person.breathlessCap}: rest until it is below.
+            </p>
+          )}
+        </>
+      )}
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        {parts ? (
+          <Parts parts={parts} log={log} />
+        ) : (
+          <>
+            {reps !== undefined && (
+              <Stepper
+                label="reps"
+                value={String(reps)}
+                given={known?.reps !== undefined}
+                down={() => log({ reps: Math.max(0, reps - 1) })}
+                up={() => log({ reps: Math.min(MOST_REPS, reps + 1) })}
+                keep={() => log({ reps })}
+              />
+            )}
+            {planned !== undefined && part && (
+              <Weight part={part} side={segment.side} known={known} grams={planned} log={log} />
+            )}
+            {less !== undefined && reps !== undefined && reps > 1 && (
+              <button
+                type="button"
+                className={`${chip()} self-end`}
+                onClick={() => {
+                  const first = Math.ceil(reps / 2)
+                  const grams = known?.grams ?? leastOf(part, doing) ?? 0
+                  log({
+                    parts: [
+                      { reps: first, grams },
+                      { reps: reps - first, grams: less },
+                    ],
+                  })
+                }}
+              >
+                went lighter: {less === 0 ? 'no weight' : `${kilos(less)} kg`}
+              </button>
+            )}
+          </>
         )}
-        {grams !== undefined && (
-          <Stepper
-            label={`kg ${HELD[part?.dose.held?.way ?? (part?.dose.hands === 2 ? 'EACH_HAND' : 'ONE_HAND')]}`}
-            value={grams === 0 ? 'none' : String(kilos(grams))}
-            given={known?.grams !== undefined}
-            down={() => log({ grams: Math.max(0, grams - STEP) })}
-            up={() => log({ grams: Math.min(Math.max(planned ?? grams, grams), grams + STEP) })}
-            keep={() => log({ grams })}
-          />
+        {part?.balance && (
+          <>
+            {count('touch-downs', 'touchDowns')}
+            {count('grabs', 'grabs')}
+          </>
         )}
+      </div>
+      <div className="mt-3 flex flex-wrap gap-1.5">
         <button
           type="button"
           aria-pressed={known?.formLost === true}
-          className={`${chip(known?.formLost === true)} self-end font-sans text-base`}
+          className={chip(known?.formLost === true)}
           onClick={() => log({ formLost: known?.formLost !== true })}
         >
           form lost
         </button>
+        {(part?.support ?? []).map((s) => {
+          const used = support.includes(s.modifier)
+          return (
+            <button
+              key={s.modifier}
+              type="button"
+              aria-pressed={used}
+              className={chip(used)}
+              onClick={() =>
+                log({
+                  support: used ? support.filter((m) => m !== s.modifier) : [...support, s.modifier],
+                })
+              }
+            >
+              used: {s.words}
+            </button>
+          )
+        })}
+        <button
+          type="button"
+          aria-pressed={known?.stoppedEarly !== undefined}
+          className={chip(known?.stoppedEarly !== undefined)}
+          onClick={() => setEarly(!early)}
+        >
+          stopped early{known?.stoppedEarly && `: ${known.stoppedEarly}`}
+        </button>
+        <button
+          type="button"
+          className={chip(known?.note !== undefined)}
+          onClick={() => setNote(known?.note ?? '')}
+        >
+          note
+        </button>
       </div>
+      {known?.formLost && (
+        <div className="mt-3">
+          <Choice
+            label="which fault"
+            look="night"
+            options={[...(part?.faults ?? []), 'another'].map((f) => [f, f] as const)}
+            value={known.fault}
+            onChange={(fault) => log({ fault })}
+          />
+        </div>
+      )}
+      {early && (
+        <div className="mt-3">
+          <Choice
+            label="stopped early, why"
+            look="night"
+            options={EARLY}
+            value={known?.stoppedEarly}
+            onChange={(stoppedEarly) => {
+              log({ stoppedEarly })
+              setEarly(false)
+            }}
+          />
+        </div>
+      )}
+      {note !== undefined && (
+        <form
+          className="mt-3 flex items-end gap-2"
+          onSubmit={(e) => {
+            e.preventDefault()
+            if (note.trim()) log({ note: note.trim() })
+            setNote(undefined)
+          }}
+        >
+          <label className="flex-1">
+            note
+            <input
+              className="text-ink"
+              maxLength={NOTE}
+              value={note}
+              onChange={(e) => setNote(e.target.value)}
+            />
+          </label>
+          <button type="submit" className={button}>
+            Keep
+          </button>
+        </form>
+      )}
+      {known?.note && note === undefined && <p className="mt-2">“{known.note}”</p>}
+      {asking && (
+        <div className="mt-3">
+          <Choice
+            label="talks in"
+            look="night"
+            options={TALKS}
+            value={known?.talk}
+            onChange={(talk) => log({ talk })}
+          />
+          {known?.talk === 'WORDS' && (
+            <p role="alert" className="-mt-2 font-bold text-sand">
+              Single words: rest until whole sentences come, then easier.
+            </p>
+          )}
+        </div>
+      )}
+    </>
+  )
+}
+
+const over = (told: number | undefined, cap: number | undefined) =>
+  told !== undefined && cap !== undefined && told > cap
+
+/** A set told in parts: so many at one weight, then so many at a lighter one. */
+function Parts({ parts, log }: { parts: NonNullable<Entry['parts']>; log: (e: Partial<Entry>) => void }) {
+  const set = (i: number, reps: number) => log({ parts: parts.map((p, k) => (k === i ? { ...p, reps } : p)) })
+  return (
+    <>
+      {parts.map((p, i) => (
+        <Stepper
+          key={i}
+          label={`${i === 0 ? 'reps' : 'then'} with ${p.grams ? `${kilos(p.grams)} kg` : 'no weight'}`}
+          value={String(p.reps ?? 0)}
+          given
+          down={p.reps ? () => set(i, (p.reps ?? 1) - 1) : undefined}
+          up={() => set(i, Math.min(MOST_REPS, (p.reps ?? 0) + 1))}
+          keep={() => set(i, p.reps ?? 0)}
+        />
+      ))}
+      <button
+        type="button"
+        className={`${chip()} self-end`}
+        onClick={() =>
+          log({ reps: parts.reduce((sum, p) => sum + (p.reps ?? 0), 0), grams: parts[0]?.grams ?? 0 })
+        }
+      >
+        all at {parts[0]?.grams ? `${kilos(parts[0].grams)} kg` : 'no weight'}
+      </button>
     </>
   )
 }
@@ -176,52 +392,14 @@ export function LogPanel({
 function offered(
   f: S['WeightFinding'] | undefined,
   round: number,
-  { effort, pain, formLost }: Partial<Entry>,
+  of: Partial<Entry>,
   grams: number | undefined,
+  line: number | undefined,
 ) {
+  const { effort } = of
   if (!f || effort === undefined || round > f.sets) return undefined
   // a run kept of before has no steps
   const step = (f.steps as typeof f.steps | undefined)?.find((s) => s.grams === grams)
   if (effort >= f.hard) return step?.down
-  // nothing more after a set that hurt or lost its form
-  return effort <= f.easy && !pain && !formLost ? step?.up : undefined
-}
-
-function Stepper({
-  label,
-  value,
-  given,
-  down,
-  up,
-  keep,
-}: {
-  label: string
-  value: string
-  given: boolean
-  down: () => void
-  up: () => void
-  keep: () => void
-}) {
-  return (
-    <div>
-      <p className="mb-1">{label}</p>
-      <div className="flex gap-1">
-        <button type="button" className={chip(false)} aria-label={`${label} down`} onClick={down}>
-          −
-        </button>
-        <button
-          type="button"
-          className={chip(given)}
-          aria-label={`${label} ${value}`}
-          aria-pressed={given}
-          onClick={keep}
-        >
-          {value}
-        </button>
-        <button type="button" className={chip(false)} aria-label={`${label} up`} onClick={up}>
-          +
-        </button>
-      </div>
-    </div>
-  )
+  return effort <= f.easy && !halted(of, line) ? step?.up : undefined
 }

@@ -1,48 +1,27 @@
 import { useEffect, useRef, useState } from 'react'
 import { useKeys, typing } from '../../lib/keys'
 import { type S, http, told } from '../../lib/api'
-import { entries, entryKey, foldClock, msLeft, segmentAt } from '../../lib/clock'
-import { clock, doseWords, seconds } from '../../lib/format'
-import { useTabState } from '../../lib/tab'
+import { entryKey } from '../../lib/clock'
+import { doseWords, seconds } from '../../lib/format'
+import { partOf } from '../../lib/run/moment'
+import { easeTheRest, gramsOf } from '../../lib/run/otherwise'
+import { HEARD, type Heard } from '../../lib/run/sound'
+import { useDeviceState } from '../../lib/tab'
 import { useTold } from '../../lib/told'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
-import { Contour, posture } from '../../ui/Contour'
+import { Contour } from '../../ui/Contour'
 import { LogPanel } from './LogPanel'
-import { Stopped } from './Stopped'
+import { button, chip, stop, unwell } from './look'
+import { ClockBar, Controls, NowAndNext, PainSpeaks, placeWords } from './Near'
 import { StopPanel } from './StopPanel'
+import { useExtras } from './useExtras'
+import { useAwake, useHeard } from './useHeard'
+import { useLive } from './useLive'
 import { useRunLog } from './useRunLog'
+import { countWords, sideWord } from './words'
 
-/** A tap on back soon after a part began means the part before. */
-const SOON = 3
-const COUNT = 3
-
-const kindWords = {
-  WORK: 'work',
-  REST: 'rest',
-  SIDE_CHANGE: 'change sides',
-  POSTURE_CHANGE: 'change posture',
-  SET_UP: 'set up the kit',
-  TALK: 'explain',
-}
-const restWords = { STILL: 'rest', WALKING: 'rest, walking', STRETCH: 'rest in a stretch' }
-
-/** A weight found in a set, for the sets after it. */
-interface Found {
-  grams: number
-  after: number
-}
-
-/** Each side finds its own: the other may have a lower cap. */
-const handOf = (s: S['Segment']) => `${s.slotKey} ${s.side}`
-
-const nextOf = (f: Found | undefined, round: number) => (f && round > f.after ? f.grams : undefined)
-
-const takenAt = (f: Found | undefined, round: number) => (f && round === f.after ? f.grams : undefined)
-
-/** A rest is a stretch only where one was found for it. */
-const restOf = (s: S['Segment'], stretch: string | undefined) =>
-  s.restStyle === 'STRETCH' && !stretch ? 'STILL' : (s.restStyle ?? 'STILL')
+type View = 'far' | 'near'
 
 export interface RunPageProps {
   runId: string
@@ -54,17 +33,17 @@ export interface RunPageProps {
   onEnd: () => void
 }
 
-/** The live session: wall-clock timer, what now, what next, one-tap log, stop panel. */
+/** The live session: far for who moves, near for who leads, the stop sign in view in both. */
 export function RunPage({ runId, emergency, go, onEnd }: RunPageProps) {
   const log = useRunLog(runId, onEnd)
   if (log.error) return <Failure error={log.error} />
   if (!log.run) return <Loading what="the run" />
   const person = log.run.people[0]
   if (!person) return <Failure error={new Error('this run is for nobody')} />
-  return <Live run={log.run} person={person} log={log} emergency={emergency} go={go} onEnd={onEnd} />
+  return <Running run={log.run} person={person} log={log} emergency={emergency} go={go} onEnd={onEnd} />
 }
 
-function Live({
+function Running({
   run,
   person,
   log,
@@ -79,12 +58,16 @@ function Live({
   go: (to: string) => void
   onEnd: () => void
 }) {
-  const [now, setNow] = useState(() => log.now())
+  const live = useLive(run, person, log)
+  const { moment, segments, ended } = live
+  const { add } = log
+  const extras = useExtras()
   const [stopping, setStopping] = useState(false)
-  const [ending, setEnding] = useState(false)
-  const [sound, setSound] = useState(true)
   const [arm, setArm] = useState<'LEFT' | 'RIGHT'>('LEFT')
-  const [found, setFound] = useTabState<Record<string, Found | undefined>>(`riposo.found.${run.id}`, {})
+  const [listed, setListed] = useState(false)
+  const [wanted, setWanted] = useState<{ view: View; index: number }>()
+  const [pinned, setPinned] = useDeviceState<View | null>('riposo.view', null)
+  const [heard, setHeard] = useDeviceState<Heard>('riposo.heard', HEARD)
   // what to keep in mind beside the timer; the run goes on without it
   const about = useTold(person.clientId, async () => {
     const of = { params: { path: { clientId: person.clientId } } }
@@ -95,46 +78,30 @@ function Live({
     ])
     return { notes: standing.notes, cap: pulse?.guide.cap, record: client.record }
   })
-  const { add, events, now: clockNow } = log
-  const { timeline } = run
-  const segments = timeline.segments
-  const people = run.people.map((p) => p.clientId)
-  const c = foldClock(segments, people, events, now)
-  const index = segmentAt(segments, c.positionMs)
-  const segment = segments[index]
-  const leftMs = segment ? msLeft(segment, c) : 0
-  const over = seconds(c.positionMs) >= timeline.total
-  useEffect(() => {
-    const t = setInterval(() => setNow(clockNow()), 200)
-    return () => clearInterval(t)
-  }, [clockNow])
-  const finished = useRef(false)
-  useEffect(() => {
-    if (over && c.status === 'RUNNING' && !finished.current) {
-      finished.current = true
-      add({ kind: 'FINISH' })
-    }
-  }, [over, c.status, add])
-  useBeeps(sound && c.status === 'RUNNING', index, Math.ceil(seconds(leftMs)))
-  const toggle = () => {
-    if (c.status === 'READY') add({ kind: 'START' })
-    else if (c.status === 'RUNNING') add({ kind: 'PAUSE' })
-    else if (c.status === 'PAUSED') add({ kind: 'RESUME' })
-  }
-  const back = () =>
-    segment &&
-    add({
-      kind: 'GOTO',
-      segment: seconds(c.positionMs) - segment.start > SOON ? index : Math.max(0, index - 1),
-    })
-  const skip = () =>
-    index + 1 < segments.length ? add({ kind: 'GOTO', segment: index + 1 }) : add({ kind: 'FINISH' })
-  const rest = () => add({ kind: 'EXTEND', seconds: 15 })
-  const ended = c.status === 'STOPPED' || c.status === 'FINISHED'
+  const status = moment?.clock.status
+  const index = moment?.index ?? 0
+  const running = status === 'RUNNING'
+  const shown = moment?.shown
+  const part = shown && live.part(shown)
+  const working = moment?.segment.kind === 'WORK'
+  useHeard(
+    heard,
+    running,
+    segments,
+    index,
+    Math.ceil(seconds(moment?.leftMs ?? 0)),
+    [part?.name ?? part?.title, shown && sideWord(shown.side)].filter(Boolean).join(', '),
+    run.beat,
+  )
+  useAwake(!ended && status !== 'READY')
+  // far comes up by itself in work, near in a rest; a tap holds until the next part, a pin until it is let go
+  const auto: View = working && running ? 'far' : 'near'
+  const view: View = ended ? 'near' : wanted?.index === index ? wanted.view : (pinned ?? auto)
+  const turn = () => setWanted({ view: view === 'far' ? 'near' : 'far', index })
   // the panel pauses the clock; closed without a sign it leaves it as it was
   const paused = useRef(false)
   const openPanel = () => {
-    paused.current = c.status === 'RUNNING'
+    paused.current = running
     if (paused.current) add({ kind: 'PAUSE' })
     setStopping(true)
   }
@@ -143,6 +110,13 @@ function Live({
     if (paused.current) add({ kind: 'RESUME' })
     paused.current = false
   }
+  const unwellNow = live.told.unwell.get(person.clientId)
+  const feel = () => {
+    if (running) add({ kind: 'PAUSE' })
+    if (!unwellNow)
+      add({ kind: 'UNWELL', person: person.clientId, unwell: { symptom: 'WOOZY', how: 'FELT' } })
+    setWanted(undefined)
+  }
   useKeys([
     // a sign can be seen after the end as well
     { press: '[Shift]+s', shown: 's', words: 'stop sign', act: openPanel },
@@ -150,10 +124,12 @@ function Live({
       ? []
       : [
           // space is the pause, even when a chip was tapped last; Enter presses the chip
-          { press: 'Space', shown: 'space', words: 'start, pause, go on', act: toggle },
-          { press: 'ArrowLeft', shown: '←', words: 'back', act: back },
-          { press: 'ArrowRight', shown: '→', words: 'skip', act: skip },
-          { press: '[Shift]+r', shown: 'r', words: '15 s more rest', act: rest },
+          { press: 'Space', shown: 'space', words: 'start, pause, go on', act: live.toggle },
+          { press: 'ArrowLeft', shown: '←', words: 'back', act: live.back },
+          { press: 'ArrowRight', shown: '→', words: 'skip', act: live.skip },
+          { press: '[Shift]+r', shown: 'r', words: '15 s more rest', act: live.rest },
+          { press: 'f', words: 'far, near', act: turn },
+          { press: 'w', words: 'woozy', act: feel },
         ]),
   ])
   useEffect(() => {
@@ -163,64 +139,282 @@ function Live({
     window.addEventListener('keyup', up)
     return () => window.removeEventListener('keyup', up)
   }, [])
-  if (!segment) return <Failure error={new Error('this run has no timeline')} />
-  const slotOf = (key: string) => person.slots.find((s) => s.key === key)
-  const partOf = (s: S['Segment']) => {
-    const slot = slotOf(s.slotKey)
-    return slot?.parts.find((p) => p.side === s.side) ?? slot?.parts[0]
-  }
-  const nextWork = segments.slice(index + 1).find((s) => s.kind === 'WORK')
-  const shown = segment.kind === 'WORK' ? segment : nextWork
-  const then =
-    segment.kind === 'WORK' || !nextWork
-      ? nextWork
-      : segments.slice(segments.indexOf(nextWork) + 1).find((s) => s.kind === 'WORK')
-  const part = shown && partOf(shown)
-  // a run kept on the device since before it was told says nothing of it
-  const shownFor = (shown && slotOf(shown.slotKey)?.tasks) ?? []
-  // In rest the set just done is asked; in work the one running.
-  const asked =
-    segment.kind === 'WORK' ? segment : [...segments.slice(0, index)].reverse().find((s) => s.kind === 'WORK')
-  const loggable = asked?.block === 'WORK' ? asked : undefined
-  // a phrase names its sides part by part, and is told of each arm as a whole
-  const sides = new Set(
-    segments
-      .filter((g) => g.kind === 'WORK' && g.slotKey === loggable?.slotKey && g.round === loggable.round)
-      .map((g) => g.side),
+  if (!moment) return <Failure error={new Error('this run has no timeline')} />
+  const toldOf = setToldOf(live, arm)
+  const known = toldOf && live.told.sets.get(entryKey(toldOf, person.clientId))
+  const stopButton = (
+    <button type="button" className={stop} onClick={openPanel}>
+      Stop sign <span className="font-mono max-sm:hidden">s</span>
+    </button>
   )
-  const phrase = sides.has('BOTH') && sides.has('LEFT') && sides.has('RIGHT')
-  const toldOf = loggable && phrase ? { ...loggable, side: arm } : loggable
-  const slots = person.slots.filter((s) => s.block === segment.block)
-  const round = segment.round > 0 ? `round ${segment.round} · ` : ''
-  const button =
-    'min-h-[52px] rounded-md border border-[#41606b] px-5 text-lg font-semibold disabled:opacity-50'
+  const unwellButton = !ended && (
+    <button
+      type="button"
+      className={unwell}
+      onClick={() =>
+        unwellNow ? document.getElementById('unwell')?.scrollIntoView({ block: 'center' }) : feel()
+      }
+    >
+      {unwellNow ? 'How is it?' : 'Woozy'}
+    </button>
+  )
+  const panel = (
+    <StopPanel
+      open={stopping}
+      signs={person.signs}
+      emergency={emergency}
+      contact={[about.data?.record.emergencyName, about.data?.record.emergencyPhone]
+        .filter(Boolean)
+        .join(', ')}
+      onClose={closePanel}
+      onStop={(sign) => {
+        setStopping(false)
+        paused.current = false
+        add({ kind: 'STOP', sign: sign.id, text: sign.words, person: person.clientId })
+      }}
+    />
+  )
+  const keep = (kept: View) => (
+    <button
+      type="button"
+      className={chip(pinned === kept)}
+      aria-pressed={pinned === kept}
+      aria-label={`keep ${kept}`}
+      onClick={() => {
+        setWanted(undefined)
+        setPinned((was) => (was === kept ? null : kept))
+      }}
+    >
+      keep
+    </button>
+  )
+  const title = <title>{`${run.planName}, ${person.name} · Riposo`}</title>
+  if (view === 'far' && !unwellNow && extras) {
+    const { Far } = extras
+    const doing = shown && live.doing(shown)
+    return (
+      <>
+        {title}
+        <Far
+          timeline={run.timeline}
+          moment={moment}
+          part={part}
+          left={doing?.left}
+          then={moment.then && live.part(moment.then)}
+          place={placeWords(live)}
+          reps={shown && countWords(shown, doing?.option ? part?.dose : undefined)}
+          onClock={turn}
+          corner={
+            <>
+              {stopButton}
+              {unwellButton}
+              <div className="flex gap-2">
+                <button type="button" className={button} onClick={live.toggle}>
+                  {status === 'READY' ? 'Start' : running ? 'Pause' : 'Go on'}
+                </button>
+                <button type="button" className={button} onClick={turn}>
+                  Near
+                </button>
+                {keep('far')}
+              </div>
+            </>
+          }
+        />
+        {panel}
+      </>
+    )
+  }
+  const ease = easeTheRest(person, segments, index, (slotKey, round, side) =>
+    live.told.doing(person.clientId, slotKey, round, side),
+  )
   return (
-    <div className="flex min-h-screen flex-col bg-night text-[#EAF1F2]">
-      <title>{`${run.planName}, ${person.name} · Riposo`}</title>
-      <header className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 md:px-6">
-        <strong className="text-lg">{run.planName}</strong>
-        <span className="text-[#a9bcc2]">
-          {round}
-          {segment.block === 'WORK' ? 'movement' : segment.block === 'WARM_UP' ? 'warm-up' : 'cool-down'}{' '}
-          {Math.max(1, slots.findIndex((s) => s.key === segment.slotKey) + 1)} of {slots.length}
-        </span>
-        <span className="ml-auto font-mono text-lg">
-          {clock(seconds(c.positionMs))} gone · {clock(timeline.total - seconds(c.positionMs))} left
-        </span>
-        <button
-          type="button"
-          className="min-h-[48px] rounded-md bg-[#f4ece4] px-5 text-lg font-bold text-brick"
-          onClick={openPanel}
-        >
-          Stop sign <span className="font-mono">s</span>
-        </button>
+    <div data-part={index} className="flex min-h-screen flex-col bg-night text-[#EAF1F2]">
+      {title}
+      <header className="sticky top-0 z-10 border-b border-[#35505a] bg-night">
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 py-2 md:px-6">
+          {ended ? (
+            <strong className="flex-1 text-lg">{run.planName}</strong>
+          ) : (
+            <ClockBar live={live} onClock={turn} />
+          )}
+          <div className="ml-auto flex gap-2">
+            {unwellButton}
+            {stopButton}
+          </div>
+        </div>
       </header>
+      {unwellNow && (
+        <div id="unwell">
+          {extras ? (
+            <extras.Unwell
+              key={unwellNow.length}
+              told={unwellNow}
+              name={person.name}
+              sugarFirst={person.sugarFirst}
+              now={live.now}
+              tell={(u) => add({ kind: 'UNWELL', person: person.clientId, unwell: u })}
+              onEase={ease.length > 0 ? () => ease.forEach(live.change) : undefined}
+              onStop={openPanel}
+            />
+          ) : (
+            <p className="px-4 py-2 font-bold text-sand">{person.name}: woozy. Rest.</p>
+          )}
+        </div>
+      )}
+      {!ended && (
+        <div className="px-4 py-2 md:px-6">
+          <Controls
+            live={live}
+            more={
+              <>
+                <button type="button" className={button} onClick={turn}>
+                  Far
+                </button>
+                {keep('near')}
+              </>
+            }
+          />
+        </div>
+      )}
+      <Beside run={run} person={person} about={about.data} />
+      <div className="grid flex-1 lg:grid-cols-[1fr_572px]">
+        <main className="order-2 px-4 py-3 md:px-6 lg:order-1">
+          {ended ? (
+            <>
+              <h1 className="my-3 text-4xl font-bold">{status === 'STOPPED' ? 'Stopped' : 'Done'}</h1>
+              {extras && (
+                <extras.Ended
+                  run={run}
+                  log={log}
+                  emergency={emergency}
+                  go={go}
+                  onEnd={onEnd}
+                  stops={moment.clock.stops}
+                />
+              )}
+            </>
+          ) : (
+            <NowAndNext live={live} known={known} />
+          )}
+          {!ended && (
+            <div className="mt-4 flex flex-wrap gap-2">
+              {extras && <extras.Sounds heard={heard} beat={run.beat} onChange={setHeard} />}
+              {extras && <extras.SecondScreen runId={run.id} />}
+            </div>
+          )}
+          <div className="mt-4">
+            <button
+              type="button"
+              className={button}
+              aria-expanded={listed}
+              onClick={() => setListed(!listed)}
+            >
+              Sets of the session, {live.told.sets.size}
+            </button>
+            {listed && extras && (
+              <div className="mt-2">
+                <extras.SetList
+                  person={person}
+                  sets={[...live.told.sets.values()]}
+                  events={log.events}
+                  add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
+                />
+              </div>
+            )}
+          </div>
+          {!ended && (
+            <p className="mt-3 hidden font-mono text-sm text-[#a9bcc2] md:block">
+              space pause · ← → back, skip · R +15 s · F far, near · W woozy · S stop sign
+            </p>
+          )}
+        </main>
+        <aside className="order-1 bg-panel px-4 py-4 md:px-6 lg:order-2" aria-label="Log">
+          {known && <PainSpeaks live={live} known={known} />}
+          <LogPanel
+            key={toldOf && entryKey(toldOf)}
+            person={person}
+            segment={toldOf}
+            arm={toldOf?.phrase ? { side: arm, choose: setArm } : undefined}
+            known={known?.entry}
+            doing={known?.doing ?? (toldOf && live.doing(toldOf))}
+            working={working && moment.done === moment.segment}
+            {...nextWeight(live, toldOf)}
+            add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
+          />
+          <Kept log={log} />
+        </aside>
+      </div>
+      {!ended && (
+        <footer className="mx-auto w-full max-w-[1000px] bg-[#0e1c22] px-4 md:max-w-none md:px-6 [&_svg]:max-h-[130px]">
+          <Contour
+            adapted={run.timeline}
+            slot={moment.segment.slotKey}
+            now={seconds(moment.clock.positionMs)}
+            night
+          />
+        </footer>
+      )}
+      {panel}
+    </div>
+  )
+}
+
+type Set = Pick<S['Segment'], 'slotKey' | 'round' | 'side'>
+
+/** The set the log is about: the one that goes on, else the last one done. */
+function setToldOf(live: ReturnType<typeof useLive>, arm: 'LEFT' | 'RIGHT') {
+  const done = live.moment?.done
+  if (!done) return undefined
+  // a phrase names its sides part by part, and is told of each arm as a whole
+  const sides = live.segments
+    .filter((g) => g.kind === 'WORK' && g.slotKey === done.slotKey && g.round === done.round)
+    .map((g) => g.side)
+  const phrase = (['BOTH', 'LEFT', 'RIGHT'] as const).every((s) => sides.includes(s))
+  return { slotKey: done.slotKey, round: done.round, side: phrase ? arm : done.side, phrase }
+}
+
+/** The weight of the set after this one: taken as a change, so that every device knows of it. */
+function nextWeight(live: ReturnType<typeof useLive>, set: Set | undefined) {
+  if (!set) return {}
+  const next = live.segments.find(
+    (s) => s.kind === 'WORK' && s.slotKey === set.slotKey && s.round > set.round && s.side === set.side,
+  )
+  if (!next) return {}
+  const now = live.told.sets.get(entryKey(set, live.person.clientId))?.doing ?? live.doing(set)
+  const then = live.doing(next)
+  const { slotKey, side } = set
+  const change = { slotKey, round: next.round, side, option: then.option, onward: true }
+  const slot = live.slot(slotKey)
+  const before = gramsOf(partOf(slot, now, side), now)
+  const after = gramsOf(partOf(slot, then, side), then)
+  return {
+    taken: then.option === now.option && after !== before ? after : undefined,
+    onNext: (grams: number | undefined) => {
+      const to = grams ?? before
+      if (to !== undefined) live.change({ ...change, to: 'WEIGHT', grams: to })
+    },
+  }
+}
+
+/** Cautions, today's dose, caps and notes: what to keep in mind. */
+function Beside({
+  run,
+  person,
+  about,
+}: {
+  run: S['RunView']
+  person: S['RunPersonView']
+  about?: { notes: { condition: string; text: string }[]; cap?: number }
+}) {
+  return (
+    <>
       {person.before.cautions.map((words) => (
         <p key={words} className="bg-sand px-4 py-1.5 font-semibold text-night md:px-6">
           Caution: {words}
         </p>
       ))}
       <p className="flex flex-wrap gap-x-6 bg-panel px-4 py-1.5 text-[#d5e0e3] md:px-6">
+        <strong>{run.planName}</strong>
         {person.before.dose && person.before.dose !== 'AS_PLANNED' && (
           <span>
             <strong>{doseWords[person.before.dose]}</strong> {person.before.reasons.join(' ')}
@@ -236,265 +430,51 @@ function Live({
             effort <strong>{person.effortCap}</strong> at most
           </span>
         )}
-        {about.data?.cap && (
+        {about?.cap && (
           <span>
-            pulse cap <strong className="font-mono">{about.data.cap} bpm</strong>, over it rest
+            pulse cap <strong className="font-mono">{about.cap} bpm</strong>, over it rest
           </span>
         )}
-        {about.data?.notes.map((n) => (
+        {about?.notes.map((n) => (
           <span key={n.condition + n.text}>{n.text}</span>
         ))}
       </p>
-      <div className="grid flex-1 lg:grid-cols-[1fr_440px]">
-        <main className="px-4 py-3 md:px-6">
-          {ended ? (
-            <div className="py-8">
-              <h1 className="mb-3 text-4xl font-bold">{c.status === 'STOPPED' ? 'Stopped' : 'Done'}</h1>
-              {c.status === 'STOPPED' ? (
-                run.stops.length > 0 ? (
-                  <Stopped run={run} emergency={emergency} onChange={() => log.refresh().then(onEnd)} />
-                ) : (
-                  <p className="mb-5 text-xl">
-                    {c.stops[0]?.text}. Make safe, follow your local protocol and first-aid training;
-                    emergency number <strong className="font-mono">{emergency}</strong>. What follows is said
-                    once this has been sent.
-                  </p>
-                )
-              ) : (
-                <p className="mb-5 text-xl">
-                  {run.leftOpen
-                    ? 'Left open: nothing was heard of it for 12 hours, so it was ended as of the last entry. What still arrives is kept.'
-                    : `${clock(timeline.total)} on the timeline. Now how it felt, while it is fresh.`}
-                </p>
-              )}
-              <button
-                type="button"
-                className="min-h-[60px] rounded-md bg-sand px-8 text-xl font-bold text-night disabled:opacity-60"
-                disabled={log.waiting > 0}
-                onClick={() => go(`/after/${run.id}`)}
-              >
-                {log.waiting > 0 ? 'Sending …' : 'Words after'}
-              </button>
-            </div>
-          ) : (
-            <>
-              <div className="flex flex-wrap items-end gap-x-8 gap-y-1">
-                <p
-                  className="font-mono text-[clamp(84px,13vw,164px)] leading-none tracking-tight"
-                  role="timer"
-                  aria-label="time left in this part"
-                >
-                  {clock(Math.ceil(seconds(leftMs)))}
-                </p>
-                <div className="pb-3 text-2xl text-[#b8c8cd]">
-                  <p>
-                    {c.status === 'READY'
-                      ? 'ready'
-                      : c.status === 'PAUSED'
-                        ? 'paused'
-                        : segment.kind === 'REST'
-                          ? restWords[restOf(segment, slotOf(segment.slotKey)?.stretch)]
-                          : kindWords[segment.kind]}
-                  </p>
-                  {segment.kind === 'WORK' && segment.side !== 'BOTH' && (
-                    <p className="text-3xl font-bold text-white">{segment.side.toLowerCase()} side</p>
-                  )}
-                  {segment.kind === 'WORK' && (
-                    <p>
-                      {segment.reps !== undefined
-                        ? `${segment.reps} ${segment.reps === 1 ? 'rep' : 'reps'}`
-                        : segment.holdSeconds !== undefined
-                          ? `holds of ${segment.holdSeconds} s`
-                          : ''}
-                    </p>
-                  )}
-                </div>
-              </div>
-              <h1 className="mt-3 text-[clamp(26px,4vw,46px)] font-bold leading-tight">
-                {segment.kind !== 'WORK' && <span className="font-normal text-[#a9bcc2]">next: </span>}
-                {part?.title ?? 'Done soon'}
-              </h1>
-              {shown?.stage !== undefined && slotOf(shown.slotKey)?.stages[shown.stage] && (
-                <p className="mt-1 font-mono text-[clamp(20px,2.6vw,32px)] font-bold">
-                  {slotOf(shown.slotKey)?.stages[shown.stage]}
-                </p>
-              )}
-              <p className="mt-1 text-[clamp(18px,2.2vw,26px)] text-sand">
-                {part?.cues.slice(0, 2).join(' · ')}
-              </p>
-              {part?.breathe && <p className="mt-1 text-xl">Breathe out on the effort, never hold.</p>}
-              {part && <p className="mt-1 font-mono text-xl text-[#b8c8cd]">{part.doseText}</p>}
-              {shown && slotOf(shown.slotKey)?.band && (
-                <p className="mt-1 text-lg text-[#b8c8cd]">{slotOf(shown.slotKey)?.band}</p>
-              )}
-              {segment.kind === 'REST' && slotOf(segment.slotKey)?.stretch && (
-                <p className="mt-1 text-[clamp(18px,2.2vw,26px)] font-bold text-white">
-                  <span className="font-normal text-[#a9bcc2]">in this rest: </span>
-                  {slotOf(segment.slotKey)?.stretch}
-                </p>
-              )}
-              {shown && slotOf(shown.slotKey)?.upper && (
-                <p className="mt-1 text-lg text-[#b8c8cd]">
-                  above it, for who can: <strong>{slotOf(shown.slotKey)?.upper}</strong>
-                </p>
-              )}
-              {shownFor.length > 0 && (
-                <p className="mt-1 text-lg text-[#b8c8cd]">for {shownFor.join(', ')}</p>
-              )}
-              <p className="mt-5 border-t border-[#35505a] pt-3 text-xl">
-                {then ? (
-                  <>
-                    then <strong>{partOf(then)?.title}</strong>
-                    {then.side !== 'BOTH' && `, ${then.side.toLowerCase()}`},{' '}
-                    {then.height === segment.height ? 'stay ' : ''}
-                    {posture(then.height)}
-                  </>
-                ) : (
-                  'then done'
-                )}
-              </p>
-              <div className="mt-5 flex flex-wrap gap-2">
-                <button type="button" className={`${button} border-sand bg-sand text-night`} onClick={toggle}>
-                  {c.status === 'READY' ? 'Start' : c.status === 'PAUSED' ? 'Go on' : 'Pause'}
-                </button>
-                <button type="button" className={button} onClick={back} disabled={c.status === 'READY'}>
-                  Back
-                </button>
-                <button type="button" className={button} onClick={skip} disabled={c.status === 'READY'}>
-                  Skip
-                </button>
-                <button type="button" className={button} onClick={rest} disabled={c.status === 'READY'}>
-                  +15 s
-                </button>
-                <button
-                  type="button"
-                  className={`${button} border-transparent`}
-                  aria-pressed={sound}
-                  onClick={() => setSound(!sound)}
-                >
-                  sound {sound ? 'on' : 'off'}
-                </button>
-                {ending ? (
-                  <>
-                    <button type="button" className={button} onClick={() => add({ kind: 'FINISH' })}>
-                      End it now
-                    </button>
-                    <button
-                      type="button"
-                      className={`${button} border-transparent`}
-                      onClick={() => setEnding(false)}
-                    >
-                      No, go on
-                    </button>
-                  </>
-                ) : (
-                  <button
-                    type="button"
-                    className={`${button} border-transparent`}
-                    onClick={() => setEnding(true)}
-                  >
-                    End early
-                  </button>
-                )}
-              </div>
-              <p className="mt-3 hidden font-mono text-sm text-[#a9bcc2] md:block">
-                space pause · ← → back, skip · R +15 s · S stop sign
-              </p>
-            </>
-          )}
-        </main>
-        <aside className="bg-panel px-4 py-4 md:px-6" aria-label="Log">
-          <LogPanel
-            person={person}
-            segment={toldOf}
-            arm={phrase ? { side: arm, choose: setArm } : undefined}
-            known={toldOf && entries(events, people).get(entryKey(toldOf, person.clientId))}
-            next={toldOf && nextOf(found[handOf(toldOf)], toldOf.round)}
-            taken={toldOf && takenAt(found[handOf(toldOf)], toldOf.round)}
-            onNext={(grams) =>
-              toldOf &&
-              setFound((f) => ({
-                ...f,
-                [handOf(toldOf)]: grams === undefined ? undefined : { grams, after: toldOf.round },
-              }))
-            }
-            add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
-          />
-          <p role="status" className="mt-4 text-sm text-[#a9bcc2]">
-            {log.offline
-              ? log.unkept
-                ? `No connection, and this device keeps nothing: leave this page open, ${log.waiting} wait here.`
-                : `No connection: ${log.waiting} kept on this device, sent when it is back.`
-              : log.waiting > 0
-                ? `${log.waiting} being sent`
-                : 'Everything is kept.'}
-          </p>
-          {log.unkept && !log.offline && (
-            <p role="alert" className="mt-2 border-l-4 border-sand pl-3 text-sm">
-              This device is full or keeps nothing: what you log goes straight to the server. Without a
-              connection leave this page open.
-            </p>
-          )}
-          {log.refused.length > 0 && (
-            <div role="alert" className="mt-2 border-l-4 border-sand pl-3 text-sm">
-              <p className="font-bold">{log.refused.length} not taken by the server, kept here:</p>
-              <ul>
-                {log.refused.map((r) => (
-                  <li key={r.event.id}>
-                    {r.event.kind?.toLowerCase()}: {r.why}
-                  </li>
-                ))}
-              </ul>
-            </div>
-          )}
-          <Failure error={log.trouble} />
-        </aside>
-      </div>
-      <footer className="mx-auto w-full max-w-[1000px] bg-[#0e1c22] px-4 md:max-w-none md:px-6 [&_svg]:max-h-[150px]">
-        <Contour adapted={timeline} slot={segment.slotKey} now={seconds(c.positionMs)} night />
-      </footer>
-      <StopPanel
-        open={stopping}
-        signs={person.signs}
-        emergency={emergency}
-        contact={[about.data?.record.emergencyName, about.data?.record.emergencyPhone]
-          .filter(Boolean)
-          .join(', ')}
-        onClose={closePanel}
-        onStop={(sign) => {
-          setStopping(false)
-          paused.current = false
-          add({ kind: 'STOP', sign: sign.id, text: sign.words, person: person.clientId })
-        }}
-      />
-    </div>
+    </>
   )
 }
 
-/** Local sounds: a low tone at each change, short ones at 3, 2, 1. */
-function useBeeps(on: boolean, index: number, left: number) {
-  const last = useRef({ index, left })
-  useEffect(() => {
-    const before = last.current
-    last.current = { index, left }
-    if (!on) return
-    if (before.index !== index) beep(520, 0.35)
-    else if (before.left !== left && left <= COUNT && left > 0) beep(880, 0.1)
-  }, [on, index, left])
-}
-
-let audio: AudioContext | undefined
-function beep(pitch: number, seconds: number) {
-  try {
-    audio ??= new AudioContext()
-    const tone = audio.createOscillator()
-    const loud = audio.createGain()
-    tone.frequency.value = pitch
-    loud.gain.value = 0.12
-    tone.connect(loud).connect(audio.destination)
-    tone.start()
-    tone.stop(audio.currentTime + seconds)
-  } catch {
-    // no sound on this device: the screen says it all
-  }
+/** Whether what was logged is kept, where, and what was not taken. */
+function Kept({ log }: { log: ReturnType<typeof useRunLog> }) {
+  return (
+    <>
+      <p role="status" className="mt-4 text-sm text-[#a9bcc2]">
+        {log.offline
+          ? log.unkept
+            ? `No connection, and this device keeps nothing: leave this page open, ${log.waiting} wait here.`
+            : `No connection: ${log.waiting} kept on this device, sent when it is back.`
+          : log.waiting > 0
+            ? `${log.waiting} being sent`
+            : 'Everything is kept.'}
+      </p>
+      {log.unkept && !log.offline && (
+        <p role="alert" className="mt-2 border-l-4 border-sand pl-3 text-sm">
+          This device is full or keeps nothing: what you log goes straight to the server. Without a connection
+          leave this page open.
+        </p>
+      )}
+      {log.refused.length > 0 && (
+        <div role="alert" className="mt-2 border-l-4 border-sand pl-3 text-sm">
+          <p className="font-bold">{log.refused.length} not taken by the server, kept here:</p>
+          <ul>
+            {log.refused.map((r) => (
+              <li key={r.event.id}>
+                {r.event.kind?.toLowerCase()}: {r.why}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <Failure error={log.trouble} />
+    </>
+  )
 }

@@ -1,4 +1,4 @@
-import { RadioGroup } from 'radix-ui'
+import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
 import type { S } from '../../lib/api'
 import { Button } from '../../ui/Button'
@@ -102,7 +102,13 @@ export function StopPanel({
       <p className="mb-2">
         Tell: emergency services, {contact ? <strong>{contact}</strong> : 'their contact'}, the clinician.
       </p>
-      <RadioGroup.Root aria-label="What was seen" value={chosen} onValueChange={setChosen}>
+      <ToggleGroup.Root
+        type="single"
+        aria-label="What was seen"
+        value={chosen}
+        // a second tap on the sign chosen leaves it chosen
+        onValueChange={(v) => setChosen((was) => v || was)}
+      >
         {PLACES.map(([place, words]) => {
           const here = all.filter((s) => s.place === place)
           return (
@@ -111,20 +117,20 @@ export function StopPanel({
                 <p className="mb-1 mt-2 text-sm text-soft">{words}</p>
                 <div className="grid gap-1.5 sm:grid-cols-2 lg:grid-cols-3">
                   {here.map((s) => (
-                    <RadioGroup.Item
+                    <ToggleGroup.Item
                       key={s.id}
                       value={s.id}
-                      className="min-h-[46px] rounded border border-[#9aa5ab] bg-sheet px-3 py-1 text-left font-semibold leading-snug data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-white"
+                      className="min-h-[46px] rounded border border-[#9aa5ab] bg-sheet px-3 py-1 text-left font-semibold leading-snug data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-white"
                     >
                       {s.words}
-                    </RadioGroup.Item>
+                    </ToggleGroup.Item>
                   ))}
                 </div>
               </div>
             )
           )
         })}
-      </RadioGroup.Root>
+      </ToggleGroup.Root>
     </Dialog>
   )
 }

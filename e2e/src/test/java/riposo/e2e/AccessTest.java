@@ -114,8 +114,11 @@ class AccessTest {
     }
     Studio.open(page, "/");
     page.locator("a[href^='/run/']").first().click();
-    page.getByText("gone ·").waitFor();
+    page.getByRole(AriaRole.TIMER).waitFor();
     check(page, "the run");
+    page.keyboard().press("f");
+    page.locator("[data-far=name]").or(page.getByText("gone ·")).first().waitFor();
+    check(page, "the run, turned");
     page.keyboard().press("s");
     page.getByRole(AriaRole.DIALOG).waitFor();
     check(page, "the stop panel");

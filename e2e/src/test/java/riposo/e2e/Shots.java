@@ -1,6 +1,7 @@
 package riposo.e2e;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 
@@ -70,8 +71,17 @@ class Shots {
     printed(page);
     Studio.open(page, "/");
     page.locator("a[href^='/run/']").first().click();
-    page.getByText("gone ·").waitFor();
+    page.getByRole(AriaRole.TIMER).waitFor();
+    // in a rest near is there by itself
+    for (int i = 0; i < 60 && Studio.choice(page, "effort 5").count() == 0; i++) {
+      page.keyboard().press("ArrowRight");
+      page.waitForTimeout(150);
+    }
+    Studio.choice(page, "effort 4").click();
     shot(page, "run");
+    page.keyboard().press("f");
+    page.locator("[data-far=name]").waitFor();
+    shot(page, "run-far");
     page.keyboard().press("s");
     page.getByText("Choose what was seen").waitFor();
     shot(page, "stop-panel");

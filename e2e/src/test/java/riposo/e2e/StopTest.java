@@ -20,6 +20,7 @@ class StopTest {
     Studio.button(page, "Start this session").click();
     Studio.wellThenStart(page);
     page.getByText("gone ·").waitFor();
+    Studio.button(page, "keep near").click();
     Studio.button(page, "Start").click();
     assertThat(page.getByText("paused", new Page.GetByTextOptions().setExact(true))).isHidden();
 

@@ -1,0 +1,6 @@
+export { Far } from './Far'
+export { SetList } from './SetList'
+export { Sounds } from './Sounds'
+export { Ended } from './Ended'
+export { Unwell } from './Unwell'
+export { SecondScreen } from './SecondScreen'
