@@ -21,7 +21,7 @@ export interface Clock {
 }
 
 /** What does not move the clock. */
-const BESIDE: ReadonlySet<RunEvent['kind']> = new Set(['ENTRY', 'CHANGE', 'UNWELL'])
+const BESIDE: ReadonlySet<RunEvent['kind']> = new Set(['ENTRY', 'CHANGE', 'UNWELL', 'PULSE'])
 
 /** The server itself, where it ends what was left open. */
 const SERVER = 'server'

@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto'
-import { screen, waitFor, within } from '@testing-library/react'
+import { act, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { RunEvent } from '../../lib/clock'
+import { strapOf } from '../../lib/run/strap'
 import { LOST, server, show, type Call } from '../../test/studio'
 import { RunPage } from './RunPage'
 import { Alone } from './start'
@@ -51,6 +52,7 @@ const run = (id: string) => ({
       effortCap: 6,
       before: { cautions: [], reasons: [] },
       painLine: 2,
+      pulse: { maximum: 160, resting: 60, cap: 112, capSource: 'the clinic’s word' },
       sugarFirst: false,
       slots: [
         {
@@ -100,7 +102,6 @@ async function open(
     },
     'GET /api/me': () => me?.(),
     'GET /api/clients/c1/readiness': { notes: [] },
-    'GET /api/clients/c1/pulse': { guide: {} },
     'GET /api/clients/c1': { id: 'c1', record: {} },
   })
   const go = vi.fn<(to: string) => void>()
@@ -109,7 +110,7 @@ async function open(
   )
   await screen.findByRole('timer')
   const kinds = () => taken.map((e) => e.kind)
-  return { ...page, studio, taken, kinds, net, go }
+  return { ...page, id, studio, taken, kinds, net, go }
 }
 type User = Awaited<ReturnType<typeof open>>['user']
 /** Started, and on in the first rest: there the set just done is asked. */
@@ -332,7 +333,7 @@ describe('the run', () => {
     await user.click(screen.getByRole('button', { name: 'Start' }))
     await user.click(await screen.findByRole('button', { name: 'Woozy' }))
     await user.type(screen.getByRole('textbox', { name: 'pulse, bpm' }), '400')
-    expect(screen.getByRole('alert').textContent).toContain('pulse, bpm: 20 to 260')
+    expect(screen.getByRole('alert').textContent).toContain('pulse, bpm: 20 to 250')
     await user.type(screen.getByRole('textbox', { name: 'pressure, upper' }), '95')
     await user.click(screen.getByRole('button', { name: 'Still the same' }))
     expect(await screen.findByText(/Rest has not settled it: this is a stop sign/)).toBeTruthy()
@@ -364,5 +365,56 @@ describe('the run', () => {
     await user.click(list.getByRole('button', { name: 'This set was not done' }))
     expect(await screen.findByText('No set is told yet.')).toBeTruthy()
     await waitFor(() => expect(taken.at(-1)?.entry).toMatchObject({ notDone: true }))
+  })
+
+  it('keeps a counted pulse with the seconds since the work ended, and none that cannot be right', async () => {
+    const { user, taken } = await open()
+    await inRest(user)
+    const box = within(await screen.findByRole('region', { name: 'Pulse' }))
+    const field = box.getByRole('textbox', { name: 'bpm, counted' })
+    await user.type(field, '400{Enter}')
+    expect(box.getByRole('alert').textContent).toContain('20 to 250')
+    await user.clear(field)
+    await user.type(field, '118{Enter}')
+    expect(box.getByRole('alert').textContent).toContain('Pulse 118 is over the cap of 112: rest')
+    await waitFor(() => expect(taken.map((e) => e.pulse).filter(Boolean)).toHaveLength(1))
+    const { afterWork, ...pulse } = taken.find((e) => e.pulse)?.pulse ?? {}
+    expect(pulse).toEqual({ bpm: 118, from: 'TYPED' })
+    expect(afterWork).toBeLessThan(60)
+    await user.type(field, '100{Enter}')
+    expect(box.queryByRole('alert'), 'under it again').toBeNull()
+  })
+
+  it('shows a strap’s pulse on both scales, calls rest over the cap, and shows none once it is lost', async () => {
+    const { user, id, taken } = await open()
+    await inRest(user)
+    let send: (beat: number) => void = () => {}
+    let gone = () => {}
+    await act(() =>
+      strapOf(id, 'c1').begin(() =>
+        Promise.resolve({
+          from: 'STRAP',
+          name: 'Test strap',
+          start: (on, lost) => {
+            send = on
+            gone = lost
+            return Promise.resolve(() => {})
+          },
+        }),
+      ),
+    )
+    for (const beat of [108, 109, 110]) send(beat)
+    const box = within(await screen.findByRole('region', { name: 'Pulse' }))
+    expect(await box.findByText('110')).toBeTruthy()
+    expect(box.getByText('50 % of reserve')).toBeTruthy()
+    expect(box.queryByRole('alert')).toBeNull()
+    send(114)
+    expect(await box.findByText(/Pulse 114 is over the cap of 112/)).toBeTruthy()
+    await waitFor(() =>
+      expect(taken.map((e) => e.pulse).filter(Boolean)).toMatchObject([{ bpm: 114, from: 'STRAP' }]),
+    )
+    act(() => gone())
+    expect(box.getByRole('alert').textContent).toContain('The strap was lost')
+    expect(box.queryByText('114'), 'no old number').toBeNull()
   })
 })

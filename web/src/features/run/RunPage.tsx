@@ -4,7 +4,7 @@ import { type S, http, told } from '../../lib/api'
 import { entryKey } from '../../lib/clock'
 import { doseWords, seconds } from '../../lib/format'
 import { partOf } from '../../lib/run/moment'
-import { easeTheRest, gramsOf } from '../../lib/run/otherwise'
+import { gramsOf } from '../../lib/run/otherwise'
 import { HEARD, type Heard } from '../../lib/run/sound'
 import { useDeviceState } from '../../lib/tab'
 import { useTold } from '../../lib/told'
@@ -71,12 +71,11 @@ function Running({
   // what to keep in mind beside the timer; the run goes on without it
   const about = useTold(person.clientId, async () => {
     const of = { params: { path: { clientId: person.clientId } } }
-    const [standing, pulse, client] = await Promise.all([
+    const [standing, client] = await Promise.all([
       told(http.GET('/api/clients/{clientId}/readiness', of)),
-      told(http.GET('/api/clients/{clientId}/pulse', of)).catch(() => undefined),
       told(http.GET('/api/clients/{id}', { params: { path: { id: person.clientId } } })),
     ])
-    return { notes: standing.notes, cap: pulse?.guide.cap, record: client.record }
+    return { notes: standing.notes, record: client.record }
   })
   const status = moment?.clock.status
   const index = moment?.index ?? 0
@@ -195,6 +194,7 @@ function Running({
     return (
       <>
         {title}
+        <extras.PulseFollow live={live} />
         <Far
           timeline={run.timeline}
           moment={moment}
@@ -217,6 +217,7 @@ function Running({
                 </button>
                 {keep('far')}
               </div>
+              <extras.PulseFar live={live} />
             </>
           }
         />
@@ -224,9 +225,6 @@ function Running({
       </>
     )
   }
-  const ease = easeTheRest(person, segments, index, (slotKey, round, side) =>
-    live.told.doing(person.clientId, slotKey, round, side),
-  )
   return (
     <div data-part={index} className="flex min-h-screen flex-col bg-night text-[#EAF1F2]">
       {title}
@@ -246,16 +244,7 @@ function Running({
       {unwellNow && (
         <div id="unwell">
           {extras ? (
-            <extras.Unwell
-              key={unwellNow.length}
-              told={unwellNow}
-              name={person.name}
-              sugarFirst={person.sugarFirst}
-              now={live.now}
-              tell={(u) => add({ kind: 'UNWELL', person: person.clientId, unwell: u })}
-              onEase={ease.length > 0 ? () => ease.forEach(live.change) : undefined}
-              onStop={openPanel}
-            />
+            <extras.Unwell key={unwellNow.length} told={unwellNow} live={live} onStop={openPanel} />
           ) : (
             <p className="px-4 py-2 font-bold text-sand">{person.name}: woozy. Rest.</p>
           )}
@@ -295,6 +284,12 @@ function Running({
             </>
           ) : (
             <NowAndNext live={live} known={known} />
+          )}
+          {!ended && extras && (
+            <>
+              <extras.PulseFollow live={live} />
+              <extras.PulseBox live={live} />
+            </>
           )}
           {!ended && (
             <div className="mt-4 flex flex-wrap gap-2">
@@ -404,7 +399,7 @@ function Beside({
 }: {
   run: S['RunView']
   person: S['RunPersonView']
-  about?: { notes: { condition: string; text: string }[]; cap?: number }
+  about?: { notes: { condition: string; text: string }[] }
 }) {
   return (
     <>
@@ -428,11 +423,6 @@ function Beside({
         {person.effortCap !== undefined && person.effortCap !== null && (
           <span>
             effort <strong>{person.effortCap}</strong> at most
-          </span>
-        )}
-        {about?.cap && (
-          <span>
-            pulse cap <strong className="font-mono">{about.cap} bpm</strong>, over it rest
           </span>
         )}
         {about?.notes.map((n) => (

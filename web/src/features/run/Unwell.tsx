@@ -3,7 +3,9 @@ import type { S } from '../../lib/api'
 import type { RunEvent } from '../../lib/clock'
 import { clock, hourOf, seconds } from '../../lib/format'
 import { Choice } from '../../ui/Choice'
+import { easeTheRest } from '../../lib/run/gentler'
 import { button } from './look'
+import type { Live } from './useLive'
 
 type Symptom = NonNullable<S['UnwellDocument']['symptom']>
 const SYMPTOMS: [Symptom, string][] = [
@@ -25,7 +27,7 @@ const ADVICE: Record<Symptom, string> = {
 const AGAIN = 60
 /** The field, its words, how often its unit is kept in one, and what cannot be right below and above. */
 const READINGS = [
-  ['pulse', 'pulse, bpm', 1, 20, 260],
+  ['pulse', 'pulse, bpm', 1, 20, 250],
   ['systolic', 'pressure, upper', 1, 50, 280],
   ['diastolic', 'lower, mmHg', 1, 20, 180],
   ['glucose', 'glucose, mmol/L', 10, 0.5, 40],
@@ -40,23 +42,16 @@ const wrong = (text: string | undefined, least: number, most: number) =>
  */
 export function Unwell({
   told,
-  name,
-  sugarFirst,
-  now,
-  tell,
-  onEase,
+  live,
   onStop,
 }: {
   /** what was told of it, earliest first */
   told: RunEvent[]
-  name: string
-  sugarFirst: boolean
-  now: number
-  tell: (u: S['UnwellDocument']) => void
-  /** gentler from here on; undefined where nothing can be */
-  onEase?: () => void
+  live: Live
   onStop: () => void
 }) {
+  const { name, sugarFirst, clientId } = live.person
+  const { now } = live
   const [reading, setReading] = useState<Record<string, string>>({})
   const [first] = told
   const last = told.at(-1)
@@ -76,8 +71,12 @@ export function Unwell({
     ),
   )
   const off = READINGS.find(([field, , , least, most]) => wrong(reading[field], least, most))
+  // gentler from here on
+  const ease = easeTheRest(live.person, live.segments, live.moment?.index ?? 0, (slotKey, round, side) =>
+    live.told.doing(clientId, slotKey, round, side),
+  )
   const say = (how: NonNullable<S['UnwellDocument']['how']>, what: Symptom = symptom) => {
-    tell({ symptom: what, how, ...typed })
+    live.tell({ kind: 'UNWELL', unwell: { symptom: what, how, ...typed } })
     setReading({})
   }
   return (
@@ -127,13 +126,13 @@ export function Unwell({
         </p>
       )}
       <div className="flex flex-wrap gap-2">
-        {onEase && (
+        {ease.length > 0 && (
           <button
             type="button"
             className={`${button} ${again && !unsettled ? 'border-sand bg-sand text-night' : 'border-sand'}`}
             onClick={() => {
               say('GONE')
-              onEase()
+              ease.forEach(live.change)
             }}
           >
             Gone, go on gentler

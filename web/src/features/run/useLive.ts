@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import type { S } from '../../lib/api'
 import { foldTold, type Change, type Segment } from '../../lib/clock'
 import { seconds } from '../../lib/format'
+import type { Happening } from '../../lib/run'
 import { momentOf, partOf } from '../../lib/run/moment'
 import type { useRunLog } from './useRunLog'
 
@@ -13,7 +14,7 @@ const LOOK = 200
 export function useLive(
   run: S['RunView'],
   person: S['RunPersonView'],
-  log: Pick<ReturnType<typeof useRunLog>, 'events' | 'add' | 'now'>,
+  log: Pick<ReturnType<typeof useRunLog>, 'events' | 'add' | 'now' | 'latest'>,
 ) {
   const { add, events, now: clockNow } = log
   const [now, setNow] = useState(() => clockNow())
@@ -54,6 +55,9 @@ export function useLive(
     slot,
     doing,
     part: (s: Segment) => partOf(slot(s.slotKey), doing(s), s.side),
+    tell: (h: Happening) => add({ ...h, person: who }),
+    /** the part that goes on now, for who asks later */
+    latest: () => momentOf(timeline, people, log.latest(), clockNow())?.segment,
     change: (change: Change) => add({ kind: 'CHANGE', person: who, change }),
     toggle: () => {
       const status = moment?.clock.status

@@ -30,5 +30,6 @@ export function useRunLog(runId: string, onEnd: () => void) {
   }, [ended, log])
   const add = useCallback((h: Happening) => void log.add(h), [log])
   const refresh = useCallback(() => log.refresh(), [log])
-  return { ...state, now: useCallback(() => log.now(), [log]), add, refresh }
+  const latest = useCallback(() => log.snapshot().events, [log])
+  return { ...state, latest, now: useCallback(() => log.now(), [log]), add, refresh }
 }

@@ -1,6 +1,7 @@
 import { ApiError, type S } from '../api'
 import { foldClock, type RunEvent } from '../clock'
 import type { KeptEvent, RunStore } from './store'
+import { offBy, steadyNow } from './time'
 
 /** What happens, before the log gives it its id, device, time and number. */
 export type Happening = Omit<RunEvent, 'id' | 'at' | 'seq' | 'device'>
@@ -53,6 +54,7 @@ export class RunLog {
   private listeners = new Set<() => void>()
   private sending = false
   private closed = false
+  private aligned = false
   private ends: (() => void)[] = []
   private saving: Promise<void> = Promise.resolve()
   private state: RunLogState = {
@@ -79,7 +81,7 @@ export class RunLog {
 
   /** The time by the server's clock where it has corrected this device's. */
   now(): number {
-    return (this.parts.now ?? Date.now)() + this.state.offset
+    return (this.parts.now ?? steadyNow)() + this.state.offset
   }
 
   /** Reads what the device kept, takes over what an older version kept, and joins it with the server's. */
@@ -89,6 +91,7 @@ export class RunLog {
       const { run, events } = await this.parts.store.load(this.runId)
       this.take(events)
       if (run) this.set({ run: this.state.run ?? run.run, offset: run.offset })
+      this.aligned ||= run?.aligned === true
     } catch {
       this.set({ unkept: true })
     }
@@ -125,7 +128,9 @@ export class RunLog {
   /** The run and its events as the server has them, of this device and of others. */
   async refresh(): Promise<void> {
     try {
+      const asked = this.now()
       const run = await this.parts.net.run(this.runId)
+      this.heard(run.now, asked)
       this.runUnsaved = true
       this.set({ run, error: null, offline: false })
       await this.others()
@@ -192,7 +197,9 @@ export class RunLog {
     )
     for (let batch = this.batch(); batch.length > 0; batch = this.batch()) {
       try {
-        const kept = await this.parts.net.send(this.runId, batch, this.now())
+        const asked = this.now()
+        const kept = await this.parts.net.send(this.runId, batch, asked)
+        this.heard(kept.now, asked)
         this.answered(batch, kept.answers)
         this.set({ offline: false, trouble: null })
       } catch (e) {
@@ -234,6 +241,22 @@ export class RunLog {
       this.unsaved.add(k.id)
     }
     this.changed()
+  }
+
+  /**
+   * The server's time came with an answer. The run goes by it from the first answer on, so that all
+   * devices agree; after that it only corrects what was set or slept.
+   */
+  private heard(theirs: number | undefined, asked: number) {
+    if (theirs === undefined) return
+    const answered = this.now()
+    const middle = (asked + answered) / 2
+    const off = this.aligned ? offBy(theirs, middle, answered - asked) : theirs - middle
+    if (off !== 0) {
+      this.state = { ...this.state, offset: this.state.offset + off }
+      this.runUnsaved = true
+    }
+    this.aligned = true
   }
 
   /** The server has set this device's time: its clock is put right, and so is what still waits. */
@@ -283,7 +306,9 @@ export class RunLog {
     const run = this.runUnsaved ? this.state.run : undefined
     try {
       await this.parts.store.put(
-        this.runUnsaved ? { id: this.runId, run, offset: this.state.offset } : undefined,
+        this.runUnsaved
+          ? { id: this.runId, run, offset: this.state.offset, aligned: this.aligned }
+          : undefined,
         events,
       )
       for (const e of events) if (this.kept.get(e.id) === e) this.unsaved.delete(e.id)

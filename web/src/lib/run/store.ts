@@ -18,6 +18,8 @@ export interface KeptRun {
   run?: S['RunView']
   /** milliseconds the server's clock is ahead of this device's, where the server has said so */
   offset: number
+  /** the offset is the server's own word; left out by older versions */
+  aligned?: boolean
 }
 
 /** Where a device keeps runs; every call may fail, where the device is full or keeps nothing. */

@@ -3,6 +3,7 @@ package riposo.catalogue;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
+import riposo.core.quantity.Pulse;
 import riposo.core.run.Change;
 import riposo.core.run.RunEvent;
 import riposo.core.run.Stamp;
@@ -14,8 +15,8 @@ import riposo.core.run.Symptom;
  *
  * @param device which device it happened on; left out by older ones
  * @param at device time, milliseconds since 1970 UTC
- * @param person of ENTRY, CHANGE, UNWELL and STOP; left out by older ones, where the run has one
- *     person
+ * @param person of ENTRY, CHANGE, UNWELL, PULSE and STOP; left out by older ones, where the run has
+ *     one person
  * @param segment target of GOTO
  * @param seconds rest added by EXTEND
  * @param entry of ENTRY
@@ -24,6 +25,7 @@ import riposo.core.run.Symptom;
  * @param deviceAt the device's own time where {@code at} is the server's
  * @param change of CHANGE
  * @param unwell of UNWELL
+ * @param pulse of PULSE
  */
 public record EventDocument(
     @Nullable UUID id,
@@ -39,7 +41,8 @@ public record EventDocument(
     @Nullable UUID person,
     @Nullable Long deviceAt,
     @Nullable ChangeDocument change,
-    @Nullable UnwellDocument unwell) {
+    @Nullable UnwellDocument unwell,
+    @Nullable PulseDocument pulse) {
   /** A slot done otherwise; see {@link Change}. A side left out is both. */
   public record ChangeDocument(
       @Nullable String slotKey,
@@ -73,7 +76,12 @@ public record EventDocument(
     static UnwellDocument of(RunEvent.Unwell u) {
       Symptom.Reading r = u.reading();
       return new UnwellDocument(
-          u.symptom(), u.how(), r.pulse(), r.systolic(), r.diastolic(), r.glucose());
+          u.symptom(),
+          u.how(),
+          r.pulse() == null ? null : (Integer) r.pulse().bpm(),
+          r.systolic(),
+          r.diastolic(),
+          r.glucose());
     }
 
     RunEvent.Unwell toUnwell(Stamp stamp, UUID who) {
@@ -81,9 +89,18 @@ public record EventDocument(
         throw new IllegalArgumentException("a symptom is named, and how it is");
       }
       return new RunEvent.Unwell(
-          stamp, who, symptom, how, new Symptom.Reading(pulse, systolic, diastolic, glucose));
+          stamp,
+          who,
+          symptom,
+          how,
+          new Symptom.Reading(
+              pulse == null ? null : new Pulse(pulse), systolic, diastolic, glucose));
     }
   }
+
+  /** A pulse in bpm; afterWork in seconds since the work ended, left out while it goes on. */
+  public record PulseDocument(
+      int bpm, RunEvent.PulseRead.@Nullable From from, @Nullable Integer afterWork) {}
 
   /** Kinds of event. */
   public enum Kind {
@@ -95,6 +112,7 @@ public record EventDocument(
     ENTRY,
     CHANGE,
     UNWELL,
+    PULSE,
     STOP,
     FINISH
   }
@@ -120,7 +138,10 @@ public record EventDocument(
         person(e),
         s.deviceAt(),
         changed == null ? null : ChangeDocument.of(changed.change()),
-        unwell == null ? null : UnwellDocument.of(unwell));
+        unwell == null ? null : UnwellDocument.of(unwell),
+        e instanceof RunEvent.PulseRead r
+            ? new PulseDocument(r.pulse().bpm(), r.from(), r.afterWork())
+            : null);
   }
 
   /** Whose it is; null for what is everybody's. */
@@ -130,6 +151,8 @@ public record EventDocument(
     } else if (e instanceof RunEvent.Changed x) {
       return x.person();
     } else if (e instanceof RunEvent.Unwell x) {
+      return x.person();
+    } else if (e instanceof RunEvent.PulseRead x) {
       return x.person();
     }
     return e instanceof RunEvent.Stop x ? x.person() : null;
@@ -153,6 +176,8 @@ public record EventDocument(
       return Kind.CHANGE;
     } else if (e instanceof RunEvent.Unwell) {
       return Kind.UNWELL;
+    } else if (e instanceof RunEvent.PulseRead) {
+      return Kind.PULSE;
     } else if (e instanceof RunEvent.Stop) {
       return Kind.STOP;
     }
@@ -184,6 +209,15 @@ public record EventDocument(
           new RunEvent.Changed(
               stamp, wanted(who, "its person"), wanted(change, "its change").toChange());
       case UNWELL -> wanted(unwell, "its symptom").toUnwell(stamp, wanted(who, "its person"));
+      case PULSE -> {
+        PulseDocument p = wanted(pulse, "its pulse");
+        yield new RunEvent.PulseRead(
+            stamp,
+            wanted(who, "its person"),
+            new Pulse(p.bpm),
+            p.from == null ? RunEvent.PulseRead.From.TYPED : p.from,
+            p.afterWork);
+      }
       case STOP -> stop(stamp, who);
     };
   }

@@ -36,6 +36,7 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.SessionPlan;
 import riposo.core.quantity.Effort;
 import riposo.core.quantity.Pain;
+import riposo.core.quantity.Pulse;
 import riposo.core.run.Change;
 import riposo.core.run.DoneSet;
 import riposo.core.run.Entry;
@@ -101,7 +102,8 @@ class RunDocumentTest {
                   d.person(),
                   d.deviceAt(),
                   d.change(),
-                  d.unwell())
+                  d.unwell(),
+                  d.pulse())
               .toEvent(WHO));
     }
     return all;
@@ -302,7 +304,7 @@ class RunDocumentTest {
             r.nextInt(9),
             told);
     UUID who = sheet.people().get(r.nextInt(sheet.people().size())).id();
-    return switch (r.nextInt(11)) {
+    return switch (r.nextInt(12)) {
       case 0 -> new RunEvent.Start(s);
       case 1 -> new RunEvent.Pause(s);
       case 2 -> new RunEvent.Resume(s);
@@ -321,7 +323,14 @@ class RunDocumentTest {
               Symptom.values()[r.nextInt(3)],
               Symptom.How.values()[r.nextInt(5)],
               new Symptom.Reading(
-                  r.nextBoolean() ? 88 : null, 120, 70, r.nextBoolean() ? 61 : null));
+                  r.nextBoolean() ? new Pulse(88) : null, 120, 70, r.nextBoolean() ? 61 : null));
+      case 9 ->
+          new RunEvent.PulseRead(
+              s,
+              who,
+              new Pulse(20 + r.nextInt(231)),
+              RunEvent.PulseRead.From.values()[r.nextInt(3)],
+              r.nextBoolean() ? (Integer) r.nextInt(3601) : null);
       default -> new RunEvent.Logged(s, who, entry(r, sheet));
     };
   }

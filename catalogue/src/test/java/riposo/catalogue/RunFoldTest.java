@@ -253,7 +253,8 @@ class RunFoldTest {
                 null,
                 null,
                 null)
-            : null);
+            : null,
+        null);
   }
 
   private static EventDocument event(
@@ -310,6 +311,7 @@ class RunFoldTest {
         kind == EventDocument.Kind.STOP ? signs[random.nextInt(3)] : null,
         random.nextInt(6) == 0 ? null : second ? "b" : "a",
         kind == EventDocument.Kind.ENTRY || kind == EventDocument.Kind.STOP ? who : null,
+        null,
         null,
         null,
         null);

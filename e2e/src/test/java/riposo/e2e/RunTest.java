@@ -126,12 +126,12 @@ class RunTest {
 
   @Test
   void painEasesThenLeavesAndASetIsCorrectedWithItsTrail() {
-    Page page = started("Mirjam Oyelaran");
+    Page page = started("Elske Brandt");
     toRest(page);
     page.keyboard().press("Space"); // the rest lasts as long as the test looks at it
     Locator log = page.getByRole(AriaRole.COMPLEMENTARY);
     Studio.choice(page, "pain 4").click();
-    Locator speaks = log.getByText(Pattern.compile("Pain 4 is over Mirjam Oyelaran’s line"));
+    Locator speaks = log.getByText(Pattern.compile("Pain 4 is over Elske Brandt’s line"));
     assertThat(speaks).isVisible();
     // eased without a connection, kept through a reload once it is back
     page.context().setOffline(true);
@@ -189,7 +189,7 @@ class RunTest {
 
   @Test
   void theSecondScreenShowsTheClockAndTheMovementAndNoLog() {
-    Page page = started("Mirjam Oyelaran");
+    Page page = started("Elske Brandt");
     page.keyboard().press("f");
     Studio.button(page, "Show it on a second screen").click();
     String code = page.getByText(Pattern.compile("^[A-Z2-9]{6}$")).textContent();
@@ -205,7 +205,7 @@ class RunTest {
       Studio.button(screen, "Show the session").click();
       screen.locator("[data-far=name]").waitFor();
       String name = screen.locator("[data-far=name]").textContent();
-      assertThat(screen.getByText("Mirjam")).hasCount(0);
+      assertThat(screen.getByText("Elske")).hasCount(0);
       assertThat(screen.getByText("effort")).hasCount(0);
       assertThat(screen.getByText("Stop sign")).hasCount(0);
       assertEquals(List.of(), Axe.broken(screen, RULES), "the second screen");

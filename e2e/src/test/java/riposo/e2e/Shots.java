@@ -51,9 +51,6 @@ class Shots {
     page.getByText("Walk-out to push-up").waitFor();
     page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
     shot(page, "stair");
-    Studio.open(page, "/rules?area=choosing");
-    page.getByText("choose.cost.1.purpose").waitFor();
-    shot(page, "rules");
     Studio.client(page, "Odile Varga");
     Studio.link(page, "Tolerance").click();
     page.getByText("height: rung").waitFor();

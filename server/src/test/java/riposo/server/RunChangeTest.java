@@ -154,11 +154,51 @@ class RunChangeTest extends ApiDesk {
             event("UNWELL", now, 0, felt.formatted(",\"pulse\":400")),
             event("UNWELL", now, 1, felt.formatted(",\"systolic\":95,\"diastolic\":60")));
     assertThat(answers.get(0).path("why").asString())
-        .isEqualTo("A pulse must lie between 20 and 260 bpm, was 400.");
+        .isEqualTo("A pulse of 400 bpm cannot be right: 20 to 250.");
     assertThat(answers.get(1).path("reply").asString()).isEqualTo("KEPT");
     JsonNode stored = get("/runs/" + run + "/events").body().get(0);
     assertThat(stored.path("unwell").path("systolic").asInt()).isEqualTo(95);
     assertThat(stored.path("person").asString()).isEqualTo(client.toString());
+  }
+
+  @Test
+  void aPulseIsKeptWithTheSecondsSinceTheWorkEndedAndReadAgainstTheCaps() throws Exception {
+    String read = ",\"device\":\"a\",\"pulse\":{\"bpm\":%d%s}";
+    long now = clock.millis();
+    JsonNode answers =
+        send(
+            event("PULSE", now, 0, read.formatted(96, ",\"from\":\"STRAP\",\"afterWork\":15")),
+            event("PULSE", now, 1, read.formatted(400, "")),
+            event("PULSE", now, 2, read.formatted(19, "")),
+            event("PULSE", now, 3, read.formatted(96, ",\"afterWork\":-1")),
+            event("PULSE", now, 4, read.formatted(250, "")));
+    assertThat(answers.valueStream().map(a -> a.path("why").asString("")))
+        .containsExactly(
+            "",
+            "A pulse of 400 bpm cannot be right: 20 to 250.",
+            "A pulse of 19 bpm cannot be right: 20 to 250.",
+            "A pulse is of 0 to 3600 s after the work, was -1.",
+            "");
+    JsonNode pulse = get("/runs/" + run + "/events").body().get(0).path("pulse");
+    assertThat(pulse.path("afterWork").asInt()).isEqualTo(15);
+    assertThat(pulse.path("from").asString()).isEqualTo("STRAP");
+    JsonNode guide = get("/clients/" + client + "/pulse").body().path("guide");
+    assertThat(shown().path("people").get(0).path("pulse").path("maximum"))
+        .isEqualTo(guide.path("maximum"));
+  }
+
+  @Test
+  void whatIsToldOfTheRunOfAClientArchivedMeanwhileIsKept() throws Exception {
+    assertThat(post("/clients/" + client + "/archive", null).status()).isEqualTo(200);
+    long now = clock.millis();
+    JsonNode answers =
+        send(
+            told(now, 0, 1, ",\"pain\":1"),
+            changed(now + 1, 1, 2, "LEAVE", ""),
+            event("STOP", now + 2, 2, ",\"sign\":\"FAINT\""));
+    assertThat(answers.valueStream().map(a -> a.path("reply").asString()))
+        .containsExactly("KEPT", "KEPT", "KEPT");
+    assertThat(shown().path("state").path("status").asString()).isEqualTo("STOPPED");
   }
 
   @Test

@@ -3,6 +3,7 @@ package riposo.core.pulse;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import riposo.core.quantity.Pulse;
 import riposo.core.screening.PulseFacts;
 
 /**
@@ -60,7 +61,12 @@ public record PulseGuide(
       boolean older,
       PulseFacts screening,
       boolean eventRecent,
-      @Nullable Integer clinicCap) {}
+      @Nullable Integer clinicCap) {
+    /** The same as if no resting pulse were recorded. */
+    public Facts withoutResting() {
+      return new Facts(age, null, measuredMaximum, older, screening, eventRecent, clinicCap);
+    }
+  }
 
   /** Computes the guide; throws when resting is not under the maximum. */
   public static PulseGuide of(Facts f) {
@@ -189,9 +195,7 @@ public record PulseGuide(
 
   /** A reading as % of maximum and of reserve, both computed. */
   public Reading read(int bpm) {
-    if (bpm < 20 || bpm > 250) {
-      throw new IllegalArgumentException("a pulse of " + bpm + " bpm cannot be right: 20 to 250");
-    }
+    new Pulse(bpm); // what cannot be right is refused
     Integer reserve =
         resting == null ? null : (int) Math.round((bpm - resting) * 100.0 / (maximum - resting));
     return new Reading(

@@ -2,6 +2,7 @@ package riposo.core.run;
 
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.quantity.Pulse;
 
 /**
  * One thing that happened in a run. Append-only; every event names its device, every entry, change
@@ -121,6 +122,35 @@ public sealed interface RunEvent {
     @Override
     public Unwell with(Stamp other) {
       return new Unwell(other, person, symptom, how, reading);
+    }
+  }
+
+  /**
+   * A pulse of the run.
+   *
+   * @param person whose
+   * @param afterWork seconds since the work ended, 0 to 3600; null while it goes on
+   */
+  record PulseRead(Stamp stamp, UUID person, Pulse pulse, From from, @Nullable Integer afterWork)
+      implements RunEvent {
+    /** Where a pulse comes from. */
+    public enum From {
+      TYPED,
+      STRAP,
+      /** The strap that ships with the product, which makes its pulse up. */
+      SIMULATED
+    }
+
+    public PulseRead {
+      if (afterWork != null && (afterWork < 0 || afterWork > 3600)) {
+        throw new IllegalArgumentException(
+            "a pulse is of 0 to 3600 s after the work, was " + afterWork);
+      }
+    }
+
+    @Override
+    public PulseRead with(Stamp other) {
+      return new PulseRead(other, person, pulse, from, afterWork);
     }
   }
 

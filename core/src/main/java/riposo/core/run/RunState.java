@@ -115,7 +115,8 @@ public record RunState(
     return !(e instanceof RunEvent.Logged
         || e instanceof RunEvent.Stop
         || e instanceof RunEvent.Changed
-        || e instanceof RunEvent.Unwell);
+        || e instanceof RunEvent.Unwell
+        || e instanceof RunEvent.PulseRead);
   }
 
   private static boolean ofServer(RunEvent e) {
@@ -192,6 +193,9 @@ public record RunState(
       if (e instanceof RunEvent.Logged || e instanceof RunEvent.Changed) {
         told.add(e);
         return;
+      }
+      if (e instanceof RunEvent.PulseRead) {
+        return; // told beside the run, it moves nothing
       }
       if (e instanceof RunEvent.Unwell u) {
         unwell.remove(u.person());

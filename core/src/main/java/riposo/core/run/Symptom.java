@@ -1,5 +1,8 @@
 package riposo.core.run;
 
+import org.jspecify.annotations.Nullable;
+import riposo.core.quantity.Pulse;
+
 /**
  * A mild symptom of the run: rest, a reading, ease, and asked again after {@link #ASK_AGAIN}
  * seconds. What does not settle is a stop sign.
@@ -30,31 +33,26 @@ public enum Symptom {
   /**
    * A reading taken beside it; null is not taken, never 0.
    *
-   * @param pulse bpm, 20 to 260
+   * @param pulse as any pulse
    * @param systolic mmHg, 50 to 280
    * @param diastolic mmHg, 20 to 180
    * @param glucose mmol/L times ten, 5 to 400
    */
   public record Reading(
-      @org.jspecify.annotations.Nullable Integer pulse,
-      @org.jspecify.annotations.Nullable Integer systolic,
-      @org.jspecify.annotations.Nullable Integer diastolic,
-      @org.jspecify.annotations.Nullable Integer glucose) {
+      @Nullable Pulse pulse,
+      @Nullable Integer systolic,
+      @Nullable Integer diastolic,
+      @Nullable Integer glucose) {
     public static final Reading NONE = new Reading(null, null, null, null);
 
     public Reading {
-      within("a pulse", pulse, 20, 260, "bpm");
       within("the upper pressure", systolic, 50, 280, "mmHg");
       within("the lower pressure", diastolic, 20, 180, "mmHg");
       within("glucose times ten", glucose, 5, 400, "mmol/L");
     }
 
     private static void within(
-        String what,
-        @org.jspecify.annotations.Nullable Integer value,
-        int least,
-        int greatest,
-        String unit) {
+        String what, @Nullable Integer value, int least, int greatest, String unit) {
       if (value != null && (value < least || value > greatest)) {
         throw new IllegalArgumentException(
             what

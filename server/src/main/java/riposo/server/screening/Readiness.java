@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.pulse.PulseGuide;
 import riposo.core.run.StartGate;
 import riposo.core.run.StopFor;
 import riposo.core.run.StopSign;
@@ -67,6 +68,12 @@ public interface Readiness {
   }
 
   ClientStanding of(UUID clientId);
+
+  /**
+   * The client's pulse in numbers. Where the resting pulse on record cannot be right it is left
+   * out, so that a cap is never lost for it.
+   */
+  PulseGuide pulse(UUID clientId);
 
   /** Stores a signed screening; returns its id. */
   UUID take(UUID clientId, Map<String, String> answers, String signedClient);

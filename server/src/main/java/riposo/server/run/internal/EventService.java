@@ -56,8 +56,12 @@ class EventService {
   record Answered(
       int index, @Nullable UUID id, Reply reply, @Nullable String why, @Nullable Long at) {}
 
-  /** An answer for each event sent, and where the run stands now. */
-  record Kept(List<Answered> answers, RunViews.RunStateView state) {}
+  /**
+   * An answer for each event sent, and where the run stands now.
+   *
+   * @param now server time, ms since 1970 UTC
+   */
+  record Kept(List<Answered> answers, RunViews.RunStateView state, long now) {}
 
   /** What was taken in, and what to tell the other modules where a stop was among it. */
   private record Taken(Kept kept, List<Runs.RunStopped> stopped) {}
@@ -167,7 +171,8 @@ class EventService {
     }
     store.flush();
     return new Taken(
-        new Kept(answers, RunViews.RunStateView.of(state)), stopped.stream().distinct().toList());
+        new Kept(answers, RunViews.RunStateView.of(state), studios.now().toEpochMilli()),
+        stopped.stream().distinct().toList());
   }
 
   private static String panel(RunEvent.Stop s) {

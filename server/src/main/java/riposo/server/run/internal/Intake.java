@@ -154,7 +154,8 @@ final class Intake {
     if (e instanceof RunEvent.Changed c) {
       return sheet.refuses(c.person(), c.change());
     }
-    if (e instanceof RunEvent.Unwell u && sheet.person(u.person()).isEmpty()) {
+    UUID whose = EventDocument.person(e);
+    if (whose != null && sheet.person(whose).isEmpty()) {
       return "This person is not in the run.";
     }
     return e instanceof RunEvent.GoTo g && g.segment() >= sheet.timeline().segments().size()

@@ -20,6 +20,7 @@ import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.plan.Block;
 import riposo.core.plan.Timeline;
+import riposo.core.pulse.PulseGuide;
 import riposo.core.run.Doing;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
@@ -41,12 +42,14 @@ class RunViews {
   /**
    * A run with where it stands, and all a device needs of it.
    *
+   * @param now server time, ms since 1970 UTC: what the run's devices go by
    * @param stops every tap on the stop panel, earliest first
    * @param leftOpen it was ended because nothing was heard of it any more
    */
   record RunView(
       UUID id,
       long version,
+      long now,
       UUID planId,
       String planName,
       LocalDate date,
@@ -97,6 +100,7 @@ class RunViews {
    *
    * @param breathlessCap greatest breathlessness permitted, 0 to 10; null when nothing caps it
    * @param painLine greatest pain that does not ease a movement; null in older runs
+   * @param pulse the caps and scale of the pulse
    * @param sugarFirst glucose is read before muscles shaking is taken as harmless
    * @param signs the panel's signs in this client's order
    */
@@ -106,6 +110,7 @@ class RunViews {
       @Nullable Integer effortCap,
       @Nullable Integer breathlessCap,
       @Nullable Integer painLine,
+      RunPulse pulse,
       boolean sugarFirst,
       @Nullable WorkShare share,
       BeforeView before,
@@ -128,6 +133,19 @@ class RunViews {
       TodayCheck.@Nullable Dose dose,
       List<String> cautions,
       List<String> reasons) {}
+
+  /**
+   * What a pulse is read against.
+   *
+   * @param resting null when not recorded: then there is no share of the reserve
+   * @param cap greatest pulse permitted; null when nothing caps it
+   */
+  record RunPulse(
+      int maximum, @Nullable Integer resting, @Nullable Integer cap, @Nullable String capSource) {
+    static RunPulse of(PulseGuide g) {
+      return new RunPulse(g.maximum(), g.resting(), g.cap(), g.capSource());
+    }
+  }
 
   /** Cautions and reasons as they are kept. */
   record Told(List<String> cautions, List<String> reasons) {}
@@ -280,6 +298,7 @@ class RunViews {
     return new RunView(
         run.id,
         run.version,
+        studios.now().toEpochMilli(),
         run.planId,
         run.planName,
         run.onDate,
@@ -308,6 +327,7 @@ class RunViews {
         p.effortCap(),
         p.breathlessCap(),
         p.painLine(),
+        RunPulse.of(readiness.pulse(p.id())),
         own.contains(StopFor.DIABETES),
         p.share(),
         new BeforeView(row.checkId, row.painBefore, row.dose, told.cautions(), told.reasons()),

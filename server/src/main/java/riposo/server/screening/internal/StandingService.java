@@ -413,7 +413,23 @@ class StandingService implements Readiness, FloorEvents {
     return new PulseView(g, bpm == null ? null : Problems.at("/bpm", () -> g.read(bpm)));
   }
 
+  @Override
+  @Transactional(readOnly = true)
+  public PulseGuide pulse(UUID clientId) {
+    PulseGuide.Facts f = facts(clientId);
+    try {
+      return PulseGuide.of(f);
+    } catch (IllegalArgumentException e) {
+      return PulseGuide.of(f.withoutResting());
+    }
+  }
+
   private PulseGuide guide(UUID clientId) {
+    PulseGuide.Facts f = facts(clientId);
+    return Problems.at("/restingPulse", () -> PulseGuide.of(f));
+  }
+
+  private PulseGuide.Facts facts(UUID clientId) {
     Clients.Client c = clients.require(clientId);
     ClientRecord r = c.record();
     PulseFacts facts = of(clientId).pulse();
@@ -426,17 +442,7 @@ class StandingService implements Readiness, FloorEvents {
     Integer clinic = cap;
     LocalDate until = facts.eventUntil();
     boolean recent = until != null && !until.isBefore(today) && r.measuredMaximum() == null;
-    return Problems.at(
-        "/restingPulse",
-        () ->
-            PulseGuide.of(
-                new PulseGuide.Facts(
-                    c.age(),
-                    r.restingPulse(),
-                    r.measuredMaximum(),
-                    r.olderMaximum(),
-                    facts,
-                    recent,
-                    clinic)));
+    return new PulseGuide.Facts(
+        c.age(), r.restingPulse(), r.measuredMaximum(), r.olderMaximum(), facts, recent, clinic);
   }
 }
