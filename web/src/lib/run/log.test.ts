@@ -127,6 +127,36 @@ describe('the log of a run on a device', () => {
       expect(log.snapshot().waiting).toBe(0)
     })
   })
+  it('lets no change hold that the server would not take, and says so', async () => {
+    const log = await tab()
+    server.bad.set('CHANGE', 'This weight is over what the limits leave.')
+    log.add({
+      kind: 'CHANGE',
+      change: { slotKey: 's1', round: 2, to: 'WEIGHT', grams: 9000, onward: true },
+    })
+    expect(kinds(log), 'at once, until it is known').toEqual(['CHANGE'])
+    await vi.waitFor(() => expect(log.snapshot().refused).toHaveLength(1))
+    expect(kinds(log)).toEqual([])
+    expect(log.snapshot().refused[0]?.why).toContain('over what the limits leave')
+  })
+  it('goes by the server’s time from the first answer on, and holds to it when its own clock is set', async () => {
+    server.shown = { ...run(), now: 1_600_000 }
+    const log = await tab()
+    expect(log.now(), 'ten minutes behind before').toBe(1_600_000)
+    expect(log.add({ kind: 'START' }).at).toBe(1_600_000)
+    await idle(log)
+    log.close()
+    // set an hour forward, and opened anew
+    time += 3_600_000
+    server.shown = { ...run(), now: 1_610_000 }
+    const again = await tab()
+    expect(again.now()).toBe(1_610_000)
+    // without a connection it goes on by what it was told
+    again.close()
+    server.cut = true
+    time += 5000
+    expect((await tab()).now()).toBe(1_615_000)
+  })
   it('takes a lost answer for what it is: sent again, kept once', async () => {
     const log = await tab()
     server.loseReply = true

@@ -323,7 +323,8 @@ export class RunLog {
   private changed() {
     const all = [...this.kept.values()]
     this.set({
-      events: all.map((k) => k.event),
+      // a change the server would not take holds nowhere
+      events: all.filter((k) => k.state !== 'REFUSED' || k.event.kind !== 'CHANGE').map((k) => k.event),
       waiting: all.filter((k) => k.state === 'WAITING').length,
       refused: all.flatMap((k) => (k.state === 'REFUSED' ? [{ event: k.event, why: k.why ?? '' }] : [])),
     })

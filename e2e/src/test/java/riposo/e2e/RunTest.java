@@ -222,4 +222,59 @@ class RunTest {
       assertThat(screen.getByText("Done", new Page.GetByTextOptions().setExact(true))).isVisible();
     }
   }
+
+  @Test
+  void aSetThatBecameLighterIsToldInPartsAndKeptSo() {
+    Page page = started("Elske Brandt");
+    for (int i = 0; i < 40 && Studio.button(page, "other kg").count() == 0; i++) {
+      skip(page);
+    }
+    Locator lighter =
+        page.getByRole(
+            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^went lighter")));
+    page.keyboard().press("Space");
+    lighter.click();
+    assertThat(Studio.button(page, "then with no weight 5").or(page.getByText("then with")).first())
+        .isVisible();
+    assertThat(page.getByText("Everything is kept.")).isVisible();
+    page.reload();
+    Studio.button(page, "Sets of the session, 1").click();
+    assertThat(
+            page.getByRole(
+                AriaRole.BUTTON,
+                new Page.GetByRoleOptions().setName(Pattern.compile("5 with .*, then 5 with"))))
+        .isVisible();
+    Studio.button(page, "End early").click();
+    Studio.button(page, "End it now").click();
+    assertThat(Studio.button(page, "Words after")).isVisible();
+  }
+
+  @Test
+  void aStrapThatDropsOutSaysSoShowsNoOldNumberAndComesBack() {
+    Page page = started("Elske Brandt");
+    page.evaluate("() => { let r = 0.5; window.chance = (v) => { r = v }; Math.random = () => r }");
+    toRest(page);
+    page.keyboard().press("Space");
+    Locator pulse = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Pulse"));
+    Studio.button(page, "strap …").click();
+    Studio.button(page, "The simulated strap, its pulse is made up").click();
+    Locator beats = pulse.getByText(Pattern.compile("^\\d{2,3}$"));
+    assertThat(beats).isVisible();
+    page.evaluate("chance(0.001)"); // it loses the skin
+    assertThat(pulse.getByRole(AriaRole.ALERT))
+        .containsText(
+            "The strap was lost",
+            new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions()
+                .setTimeout(12_000));
+    assertThat(beats).hasCount(0);
+    page.evaluate("chance(0.5)");
+    assertThat(beats)
+        .isVisible(
+            new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
+                .setTimeout(20_000));
+    Studio.button(page, "strap off").click();
+    Studio.button(page, "End early").click();
+    Studio.button(page, "End it now").click();
+    assertThat(Studio.button(page, "Words after")).isVisible();
+  }
 }
