@@ -161,11 +161,18 @@ function Time({ text, onClock }: { text: string; onClock?: () => void }) {
   const words = (
     <>
       {minutes}
-      <span className="-mx-[0.16em]">:</span>
-      {rest}
+      {wide ? (
+        // from ten minutes on the seconds stand back, so that the minutes keep their size
+        <span className="text-[0.5em]">:{rest}</span>
+      ) : (
+        <>
+          <span className="-mx-[0.16em]">:</span>
+          {rest}
+        </>
+      )}
     </>
   )
-  const look = `font-mono leading-[0.86] tracking-tight ${wide ? 'text-[min(46vh,28vw)] portrait:text-[min(30vh,33vw)]' : 'text-[min(52vh,36vw)] portrait:text-[min(34vh,42vw)]'}`
+  const look = `font-mono leading-[0.86] tracking-tight text-[min(52vh,36vw)] portrait:text-[min(34vh,40vw)]`
   return (
     <div role="timer" aria-label="time left in this part" className={look}>
       {onClock ? (

@@ -100,6 +100,7 @@ async function open(
       events.forEach((e, i) => (answers[i] as { reply: string }).reply === 'KEPT' && taken.push(e))
       return { answers }
     },
+    'GET /api/time': () => ({ now: Date.now() }),
     'GET /api/me': () => me?.(),
     'GET /api/clients/c1/readiness': { notes: [] },
     'GET /api/clients/c1': { id: 'c1', record: {} },

@@ -8,23 +8,10 @@ import { button } from './look'
 import type { Live } from './useLive'
 
 type Symptom = NonNullable<S['UnwellDocument']['symptom']>
-const SYMPTOMS: [Symptom, string][] = [
-  ['WOOZY', 'woozy, light-headed'],
-  ['TWINGE', 'a twinge'],
-  ['SHAKING', 'muscles shaking'],
-]
-const WORDS: Record<Symptom, string> = {
-  WOOZY: 'Woozy',
-  TWINGE: 'A twinge',
-  SHAKING: 'Muscles shaking',
-}
-const ADVICE: Record<Symptom, string> = {
-  WOOZY: 'Sit or lie down, breathe, a sip of water. A reading now.',
-  TWINGE: 'Stop the movement, rest. Ease it before it comes again.',
-  SHAKING: 'After effort, without giddiness or cold sweat, it is harmless: kept as a note.',
-}
-/** Asked again after so many seconds of rest. */
-const AGAIN = 60
+/** Where a run kept of before says nothing of it. */
+const WOOZY = { symptom: 'WOOZY' as const, words: 'woozy', advice: 'Sit or lie down.', askAgain: 60 }
+const upper = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
+
 /** The field, its words, how often its unit is kept in one, and what cannot be right below and above. */
 const READINGS = [
   ['pulse', 'pulse, bpm', 1, 20, 250],
@@ -58,7 +45,9 @@ export function Unwell({
   const symptom = last?.unwell?.symptom
   if (!first || !last || !symptom) return null
   const since = first.at ?? 0
-  const left = AGAIN - Math.max(0, seconds(now - (last.at ?? 0)))
+  const all = (live.run.symptoms as S['SymptomView'][] | undefined) ?? [WOOZY]
+  const known = all.find((x) => x.symptom === symptom) ?? WOOZY
+  const left = known.askAgain - Math.max(0, seconds(now - (last.at ?? 0)))
   const again = left <= 0
   // asked once and not settled by rest
   const unsettled = told.slice(1).some((e) => e.unwell?.how === 'SAME' || e.unwell?.how === 'WORSE')
@@ -81,11 +70,11 @@ export function Unwell({
   }
   return (
     <section
-      aria-label={`${WORDS[symptom]}: ${name}`}
+      aria-label={`${upper(known.words)}: ${name}`}
       className="border-l-8 border-sand bg-[#33403f] px-4 py-3 md:px-6"
     >
       <p className="text-lg font-bold text-sand" role="status">
-        {name}: {WORDS[symptom].toLowerCase()} since {hourOf(new Date(since))}.{' '}
+        {name}: {known.words} since {hourOf(new Date(since))}.{' '}
         {unsettled
           ? 'Rest has not settled it: this is a stop sign.'
           : again
@@ -93,14 +82,14 @@ export function Unwell({
             : `Rest. Asked again in ${clock(Math.ceil(left))}.`}
       </p>
       <p className="mb-2">
-        {ADVICE[symptom]}
+        {known.advice}
         {sugarFirst && <strong> Glucose first.</strong>}
       </p>
       {told.length === 1 && (
         <Choice
           label="what it is"
           look="night"
-          options={SYMPTOMS}
+          options={all.map((x) => [x.symptom, x.words] as const)}
           value={symptom}
           onChange={(what) => say('FELT', what)}
         />

@@ -7,6 +7,7 @@ export { RunLog }
 
 const net: RunNet = {
   run: (id) => told(http.GET('/api/runs/{id}', { params: { path: { id } } })),
+  time: async () => (await told(http.GET('/api/time'))).now,
   events: (id) => told(http.GET('/api/runs/{id}/events', { params: { path: { id } } })),
   send: (id, events, clock) =>
     told(http.POST('/api/runs/{id}/events', { params: { path: { id } }, body: { events, clock } })),

@@ -9,6 +9,8 @@ export type Happening = Omit<RunEvent, 'id' | 'at' | 'seq' | 'device'>
 /** The server, as the log needs it. */
 export interface RunNet {
   run(id: string): Promise<S['RunView']>
+  /** the server's time, ms since 1970 */
+  time(): Promise<number>
   events(id: string): Promise<RunEvent[]>
   send(id: string, events: RunEvent[], clock: number): Promise<S['Kept']>
 }
@@ -128,9 +130,7 @@ export class RunLog {
   /** The run and its events as the server has them, of this device and of others. */
   async refresh(): Promise<void> {
     try {
-      const asked = this.now()
-      const run = await this.parts.net.run(this.runId)
-      this.heard(run.now, asked)
+      const [run] = await Promise.all([this.parts.net.run(this.runId), this.askTime()])
       this.runUnsaved = true
       this.set({ run, error: null, offline: false })
       await this.others()
@@ -140,6 +140,16 @@ export class RunLog {
     }
     await this.save()
     await this.settle()
+  }
+
+  /** A run is shown without it as well: then by this device's own time. */
+  private async askTime() {
+    const asked = this.now()
+    try {
+      this.heard(await this.parts.net.time(), asked)
+    } catch {
+      // what is sent brings it with the answer
+    }
   }
 
   /** What other devices have logged since. */

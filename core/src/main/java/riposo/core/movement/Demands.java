@@ -53,6 +53,11 @@ public record Demands(
     acts = Set.copyOf(acts);
   }
 
+  /** From a narrow stance on, balance is part of the work: house rule. */
+  public boolean unsteady() {
+    return balance >= 2;
+  }
+
   private static void check(String what, int value, int greatest) {
     if (value < 0 || value > greatest) {
       throw new IllegalArgumentException(

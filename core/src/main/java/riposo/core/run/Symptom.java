@@ -8,17 +8,23 @@ import riposo.core.quantity.Pulse;
  * seconds. What does not settle is a stop sign.
  */
 public enum Symptom {
-  WOOZY("woozy or light-headed"),
-  TWINGE("a twinge"),
-  SHAKING("muscles shaking");
+  WOOZY("woozy, light-headed", "Sit or lie down, breathe, a sip of water. A reading now."),
+  TWINGE("a twinge", "Stop the movement, rest. Ease it before it comes again."),
+  SHAKING(
+      "muscles shaking",
+      "After effort, without giddiness or cold sweat, it is harmless: kept as a note.");
 
   /** Seconds of rest before it is asked again. */
   public static final int ASK_AGAIN = 60;
 
   public final String words;
 
-  Symptom(String words) {
+  /** What to do first. */
+  public final String advice;
+
+  Symptom(String words, String advice) {
     this.words = words;
+    this.advice = advice;
   }
 
   /** What is said of it when it is told or asked again. */

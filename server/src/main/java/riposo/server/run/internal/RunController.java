@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.EventDocument;
 import riposo.core.today.TodayCheck;
+import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import tools.jackson.databind.JsonNode;
 
@@ -75,11 +76,13 @@ class RunController {
   private final RunService runs;
   private final EventService events;
   private final RunViews views;
+  private final Studios studios;
 
-  RunController(RunService runs, EventService events, RunViews views) {
+  RunController(RunService runs, EventService events, RunViews views, Studios studios) {
     this.runs = runs;
     this.events = events;
     this.views = views;
+    this.studios = studios;
   }
 
   @PostMapping("/runs")
@@ -96,6 +99,14 @@ class RunController {
                     f.reason(),
                     f.groupId()))
             .id);
+  }
+
+  /** The server's time, ms since 1970 UTC: what the devices of a run go by. */
+  record Now(long now) {}
+
+  @GetMapping("/time")
+  Now time() {
+    return new Now(studios.now().toEpochMilli());
   }
 
   /** The run with all a device needs of it, the stop panel's signs too. */

@@ -27,6 +27,7 @@ import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
 import riposo.core.run.StopFor;
 import riposo.core.run.StopSign;
+import riposo.core.run.Symptom;
 import riposo.core.today.TodayCheck;
 import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
@@ -42,14 +43,13 @@ class RunViews {
   /**
    * A run with where it stands, and all a device needs of it.
    *
-   * @param now server time, ms since 1970 UTC: what the run's devices go by
    * @param stops every tap on the stop panel, earliest first
    * @param leftOpen it was ended because nothing was heard of it any more
+   * @param symptoms the mild ones that have one tap
    */
   record RunView(
       UUID id,
       long version,
-      long now,
       UUID planId,
       String planName,
       LocalDate date,
@@ -59,7 +59,16 @@ class RunViews {
       @Nullable Integer minutes,
       boolean leftOpen,
       List<RunPersonView> people,
-      List<StopView> stops) {}
+      List<StopView> stops,
+      List<SymptomView> symptoms) {}
+
+  /**
+   * A mild symptom.
+   *
+   * @param advice what to do first
+   * @param askAgain seconds of rest before it is asked again
+   */
+  record SymptomView(Symptom symptom, String words, String advice, int askAgain) {}
 
   /** Where a run stands at this moment; milliseconds, times since 1970 UTC. */
   record RunStateView(
@@ -250,9 +259,6 @@ class RunViews {
       @Nullable Withdrawn withdrawn,
       boolean open) {}
 
-  /** From a narrow stance on, balance is part of the work. */
-  private static final int UNSTEADY = 2;
-
   private final RunStore store;
   private final PersonStore people;
   private final WithdrawalStore withdrawals;
@@ -298,7 +304,6 @@ class RunViews {
     return new RunView(
         run.id,
         run.version,
-        studios.now().toEpochMilli(),
         run.planId,
         run.planName,
         run.onDate,
@@ -314,7 +319,10 @@ class RunViews {
                         .filter(row -> row.clientId.equals(p.id()))
                         .map(row -> person(p, row)))
             .toList(),
-        state.stops().stream().map(s -> stop(s, rows, withdrawn)).toList());
+        state.stops().stream().map(s -> stop(s, rows, withdrawn)).toList(),
+        Stream.of(Symptom.values())
+            .map(s -> new SymptomView(s, s.words, s.advice, Symptom.ASK_AGAIN))
+            .toList());
   }
 
   private RunPersonView person(RunSheet.Person p, PersonRow row) {
@@ -398,7 +406,7 @@ class RunViews {
         p.form().difficulty(),
         p.form().modifiers(),
         p.form().range(),
-        m != null && m.demands().balance() >= UNSTEADY,
+        m != null && m.demands().unsteady(),
         m != null ? m.cues() : id == null ? List.of("Breathe low, long out") : List.of(),
         m != null ? m.faults() : List.of(),
         m == null
