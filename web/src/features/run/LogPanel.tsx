@@ -153,7 +153,9 @@ export function LogPanel({
         label={
           <>
             pain
-            {person.painLine !== undefined && <span className="text-sand"> · line {person.painLine}</span>}
+            {person.painLine !== undefined && (
+              <span className="text-sand"> · over {person.painLine} of 10 ease</span>
+            )}
           </>
         }
         name="pain"

@@ -98,7 +98,8 @@ export function PulseBox({ live }: { live: Live }) {
           </>
         ) : state.status === 'LOST' ? (
           <strong role="alert" className="text-sand">
-            The strap was lost{state.lostAt && ` at ${hourOf(new Date(state.lostAt))}`}: no pulse. Wet it,
+            The strap was lost{state.lostAt && ` at ${hourOf(new Date(state.lostAt))}`}: no pulse.
+            {lastOver(kept, guide?.cap) && ' The last one kept was over the cap: rest, and count.'} Wet it,
             press it on, or count.
           </strong>
         ) : (
@@ -199,6 +200,12 @@ const last = (kept: RunEvent[]) => [...kept].sort((a, b) => (a.at ?? 0) - (b.at 
 function typedOver(kept: RunEvent[], cap: number | undefined) {
   const p = last(kept)?.pulse
   return p?.from === 'TYPED' && cap !== undefined && p.bpm > cap ? p.bpm : undefined
+}
+
+/** The last one kept was over the cap: that goes on calling rest, without the old number. */
+function lastOver(kept: RunEvent[], cap: number | undefined) {
+  const p = last(kept)?.pulse
+  return p !== undefined && cap !== undefined && p.bpm > cap
 }
 
 function lastWords(kept: RunEvent[]) {

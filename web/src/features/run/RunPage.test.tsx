@@ -416,6 +416,7 @@ describe('the run', () => {
     )
     act(() => gone())
     expect(box.getByRole('alert').textContent).toContain('The strap was lost')
+    expect(box.getByRole('alert').textContent).toContain('over the cap: rest')
     expect(box.queryByText('114'), 'no old number').toBeNull()
   })
 })

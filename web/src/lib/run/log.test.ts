@@ -163,6 +163,16 @@ describe('the log of a run on a device', () => {
     time += 5000
     expect((await tab()).now()).toBe(1_615_000)
   })
+  it('that was begun before the server’s time was known never jumps to it', async () => {
+    const log = await tab()
+    log.add({ kind: 'START' })
+    server.clock = 1_600_000
+    await log.refresh()
+    expect(log.now()).toBe(1_000_000)
+    await idle(log)
+    log.close()
+    expect((await tab()).now(), 'nor after a reload').toBe(1_000_000)
+  })
   it('takes a lost answer for what it is: sent again, kept once', async () => {
     const log = await tab()
     server.loseReply = true

@@ -168,10 +168,15 @@ export class RunLog {
     await this.save()
   }
 
+  private mine(): RunEvent[] {
+    const device = this.parts.device()
+    return [...this.kept.values()].map((k) => k.event).filter((e) => e.device === device)
+  }
+
   /** Something happened: it is in the log when this returns, on the device right after, then sent. */
   add(h: Happening): RunEvent {
     const device = this.parts.device()
-    const mine = [...this.kept.values()].map((k) => k.event).filter((e) => e.device === device)
+    const mine = this.mine()
     const event: RunEvent = {
       ...h,
       id: crypto.randomUUID(),
@@ -259,6 +264,8 @@ export class RunLog {
    */
   private heard(theirs: number | undefined, asked: number) {
     if (theirs === undefined) return
+    // logged before any answer, or by an older version: the run goes on by this device's own time
+    if (!this.aligned && this.mine().length > 0) return
     const answered = this.now()
     const middle = (asked + answered) / 2
     const off = this.aligned ? offBy(theirs, middle, answered - asked) : theirs - middle

@@ -33,6 +33,7 @@ import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.movement.Catalogue;
 import riposo.core.movement.Kit;
+import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
 import riposo.core.plan.Format;
@@ -58,6 +59,7 @@ class SlotOptionsLawTest {
   private final Map<SlotOption.Kind, Integer> seen = new EnumMap<>(SlotOption.Kind.class);
   private int lighter;
   private int refused;
+  private int bare;
 
   @Test
   void noOptionAndNoLighterWeightPassesALimit() {
@@ -74,6 +76,7 @@ class SlotOptionsLawTest {
     assertThat(seen.get(SlotOption.Kind.SWAP)).isGreaterThan(1500);
     assertThat(lighter).isGreaterThan(200);
     assertThat(refused).isGreaterThan(200);
+    assertThat(bare).isGreaterThan(100);
   }
 
   private void client(Random random, long seed, List<Movement> asked) {
@@ -267,7 +270,10 @@ class SlotOptionsLawTest {
             if (p.side() != Side.BOTH && p.side() != side) {
               continue;
             }
-            int cap = Loads.capGrams(ADAPTER.variant(p), side, held.way(), caps);
+            boolean none = p.modifiers().contains(Modifier.NO_WEIGHT);
+            // what is open without a weight only takes none, whatever the hand could hold
+            int cap = none ? 0 : Loads.capGrams(ADAPTER.variant(p), side, held.way(), caps);
+            bare += none && !part.weights().isEmpty() ? 1 : 0;
             Change c = new Change(slot.key(), 2, side, Change.To.WEIGHT, null, grams, true);
             boolean taken = sheet.refuses(WHO, c) == null;
             assertThat(taken)

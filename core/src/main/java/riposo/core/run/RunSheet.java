@@ -207,10 +207,14 @@ public record RunSheet(
                       || side != Side.LEFT && over(h.right(), capRight));
     }
 
-    /** Whether such a weight may be taken: never over a cap, on neither side it would be held. */
+    /**
+     * Whether such a weight may be taken: where one is, and never over a cap, on neither side it
+     * would be held.
+     */
     public boolean permits(Side side, int grams) {
-      return !(side != Side.RIGHT && over(grams, capLeft)
-          || side != Side.LEFT && over(grams, capRight));
+      return dose.grams() != null
+          && !(side != Side.RIGHT && over(grams, capLeft)
+              || side != Side.LEFT && over(grams, capRight));
     }
 
     private static boolean over(int grams, @Nullable Integer cap) {

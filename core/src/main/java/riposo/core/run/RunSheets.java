@@ -29,6 +29,7 @@ import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
+import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
 import riposo.core.plan.SessionPlan;
@@ -206,6 +207,9 @@ public final class RunSheets {
 
   private @Nullable Integer cap(Performed p, Side hand, Carry way, Caps caps, boolean atOnce) {
     Variant v = adapter.variant(p);
+    if (v.modifiers().contains(Modifier.NO_WEIGHT)) {
+      return 0; // it is open without one only
+    }
     int cap = Loads.capGrams(v, p.side() == Side.BOTH ? hand : p.side(), way, caps);
     if (atOnce && v.oneSided()) {
       cap = Math.min(cap, Loads.capBoth(caps, v)); // a phrase has both hands at it in between
