@@ -17,6 +17,7 @@ const COUNTING = [
   'src/ui/Contour.tsx',
   'src/ui/Figure.tsx',
   'src/features/groups/Contours.tsx',
+  'src/features/run/group/LaneLines.tsx',
   'src/features/limits/Figure.tsx',
   'src/features/limits/OnDate.tsx',
   'src/features/limits/LimitRibbon.tsx',

@@ -54,6 +54,7 @@ function Addresses({ me }: { me: S['Me'] }) {
         <Route path="rules" element={<Page.Rules />} />
         <Route path="groups" element={<Page.Groups />} />
         <Route path="groups/:groupId" element={<Page.Group />} />
+        <Route path="groups/:groupId/start" element={<Page.GroupStart />} />
         <Route path="after/:runId" element={<Page.After />} />
         <Route path="kit" element={<Page.Kit />} />
         <Route path="settings" element={<Page.Settings />} />

@@ -26,6 +26,7 @@ export const OwnMovement = later(() => import('../features/movements/OwnMovement
 export const Rules = later(() => import('../features/rules'), 'RulesPage')
 export const Groups = later(() => import('../features/groups/GroupsPage'), 'GroupsPage')
 export const Group = later(() => import('../features/groups/GroupPage'), 'GroupPage')
+export const GroupStart = later(() => import('../features/groups/StartPage'), 'StartPage')
 export const After = later(() => import('../features/run/AfterPage'), 'AfterPage')
 export const Run = later(() => import('../features/run/RunPage'), 'RunPage')
 export const Kit = later(() => import('../features/kit'), 'KitPage')

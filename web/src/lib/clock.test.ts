@@ -16,6 +16,9 @@ interface Case {
   skippedMs?: number
   doing?: (Doing & { person: string; slotKey: string; round: number; side: string })[]
   unwell?: string[]
+  /** how hard each option of a slot is; what is asked is named by nothing */
+  difficulty?: Record<string, Record<string, number>>
+  away?: string[]
 }
 const read = (name: string) =>
   JSON.parse(readFileSync(`../catalogue/src/test/resources/runs/${name}.json`, 'utf8')) as {
@@ -37,10 +40,14 @@ function check(c: Case, events: RunEvent[]) {
   clock.stops.forEach((s, i) => {
     if (s.sign) expect(s.sign).toBe(c.stops?.[i])
   })
-  const told = foldTold(events, people, c.lines)
+  const told = foldTold(events, people, {
+    lines: c.lines,
+    hardness: (_, slot, option) => c.difficulty?.[slot]?.[option ?? ''] ?? 0,
+  })
   if (c.entries) expect(plain([...told.sets.values()].map((k) => k.entry))).toEqual(plain(c.entries))
   if (c.skippedMs !== undefined) expect(clock.skippedMs).toBe(c.skippedMs)
   if (c.unwell) expect([...told.unwell.values()].map((all) => all.at(-1)?.unwell?.symptom)).toEqual(c.unwell)
+  if (c.away) expect([...told.away.keys()]).toEqual(c.away)
   for (const { person, slotKey, round, side, ...done } of c.doing ?? [])
     expect(told.doing(person, slotKey, round, side), `round ${round} ${side}`).toEqual(done)
 }

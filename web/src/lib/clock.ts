@@ -16,12 +16,14 @@ export interface Clock {
   livedMs: number
   /** milliseconds of the timeline that were skipped and not gone back over */
   skippedMs: number
+  /** when the present pause began; undefined while the clock goes */
+  pausedAt?: number
   /** every tap on the stop panel, earliest first */
   stops: { id: string; at: number; sign?: string; text?: string; person?: string }[]
 }
 
 /** What does not move the clock. */
-const BESIDE: ReadonlySet<RunEvent['kind']> = new Set(['ENTRY', 'CHANGE', 'UNWELL', 'PULSE'])
+const BESIDE: ReadonlySet<RunEvent['kind']> = new Set(['ENTRY', 'CHANGE', 'UNWELL', 'PULSE', 'AWAY', 'JOIN'])
 
 /** The server itself, where it ends what was left open. */
 const SERVER = 'server'
@@ -64,6 +66,7 @@ export function foldClock(segments: Segment[], people: string[], events: RunEven
   let seen = 0
   let lived = 0
   let jumped = 0
+  let pausedAt: number | undefined
   const stops: Clock['stops'] = []
   let ended = false
   const advance = (to: number) => {
@@ -98,9 +101,11 @@ export function foldClock(segments: Segment[], people: string[], events: RunEven
       seen = at(e)
     } else if (e.kind === 'PAUSE' && status === 'RUNNING') {
       status = 'PAUSED'
+      pausedAt = at(e)
     } else if (e.kind === 'RESUME' && status === 'PAUSED') {
       status = 'RUNNING'
       seen = at(e)
+      pausedAt = undefined
     } else if (e.kind === 'GOTO') {
       const target = e.segment === undefined ? undefined : segments[e.segment]
       if (target) {
@@ -119,6 +124,7 @@ export function foldClock(segments: Segment[], people: string[], events: RunEven
     holdMs: hold,
     livedMs: lived,
     skippedMs: Math.max(0, jumped),
+    pausedAt,
     stops,
   }
 }
@@ -194,19 +200,28 @@ export interface Told {
   times: (person: string, slotKey: string) => number
   /** what was told of each mild symptom that is not gone, earliest first, by person */
   unwell: Map<string, RunEvent[]>
+  /** who left before the end and did not come back, and why */
+  away: Map<string, Leaving>
+}
+
+export type Leaving = NonNullable<RunEvent['why']>
+
+/** What the fold needs of the sheet. */
+export interface Bounds {
+  /** greatest pain of each person that does not ease a movement */
+  lines?: Record<string, number | undefined>
+  /** how hard what is done is, 0 to 100; what is asked has no option */
+  hardness?: (person: string, slotKey: string, option: string | undefined) => number
 }
 
 const pains = ['pain', 'painFirst', 'painLater', 'painAfter'] as const
 const greatest = (e: Entry) => Math.max(-1, ...pains.map((p) => e[p] ?? -1))
 
-/**
- * The sets and changes of a run: the same fold as the server's RunState, held to the same cases.
- * @param lines greatest pain of each person that does not ease a movement
- */
+/** The sets and changes of a run: the same fold as the server's RunState, held to the same cases. */
 export function foldTold(
   events: RunEvent[],
   people: string[] = [],
-  lines: Record<string, number | undefined> = {},
+  { lines = {}, hardness = () => 0 }: Bounds = {},
 ): Told {
   const only = people.length === 1 ? people[0] : undefined
   const corrected = new Set(events.map((e) => e.entry?.corrects).filter(Boolean))
@@ -215,6 +230,7 @@ export function foldTold(
   const taken = new Map<string, { change: Change; pain: boolean }[]>()
   const hurt = new Map<string, Set<string>>()
   const unwell = new Map<string, RunEvent[]>()
+  const away = new Map<string, Leaving>()
   const slotOf = (person: string, slotKey: string) => `${person}/${slotKey}`
   const takenOf = (key: string) => {
     const all = taken.get(key) ?? []
@@ -234,8 +250,18 @@ export function foldTold(
       const before = unwell.get(person) ?? []
       unwell.delete(person)
       if (e.unwell.how !== 'GONE') unwell.set(person, [...before, e])
+    } else if (e.kind === 'AWAY') {
+      away.delete(person)
+      if (e.why) away.set(person, e.why)
     } else if (e.kind === 'CHANGE' && e.change?.slotKey) {
-      takenOf(slotOf(person, e.change.slotKey)).push({ change: e.change, pain: false })
+      const { slotKey, round, side, to, option } = e.change
+      // a device that had not heard of the pain may have taken it: nothing is made harder after that
+      const harder =
+        to === 'OPTION' &&
+        hurt.has(slotOf(person, slotKey)) &&
+        hardness(person, slotKey, option) >
+          hardness(person, slotKey, doing(person, slotKey, round, side ?? 'BOTH').option)
+      if (!harder) takenOf(slotOf(person, slotKey)).push({ change: e.change, pain: false })
     } else if (e.kind === 'ENTRY' && e.entry) {
       const key = entryKey(e.entry, person)
       const slot = e.entry.slotKey ?? ''
@@ -264,6 +290,7 @@ export function foldTold(
     doing,
     times: (person, slotKey) => hurt.get(slotOf(person, slotKey))?.size ?? 0,
     unwell,
+    away,
   }
 }
 

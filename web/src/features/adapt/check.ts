@@ -4,6 +4,27 @@ import { decimal, numberOf, whole } from '../../lib/form'
 
 export type Sign = S['CheckForm']['signs'][number]
 
+/** Grave ones first: what is seen or told decides, whatever the readings say. */
+export const SIGNS: [Sign, string, ((n: S['Needs']) => boolean)?][] = [
+  ['EMERGENCY', 'an emergency sign of the stop panel'],
+  ['CHEST_HEAD_VISION_NERVE', 'chest, head, vision, speech or one side of the body: new, worse or sudden'],
+  ['FLUSHED', 'pounding headache, sudden flushing or sweating', (n) => n.highSpine],
+  ['UPPER_BELLY', 'upper-belly pain', (n) => n.maternity],
+  ['HEADACHE', 'a headache that stays'],
+  ['DIZZY', 'dizzy or giddy'],
+  ['UNWELL', 'suddenly unwell'],
+  ['FEVER', 'fever, chest infection or vomiting'],
+  ['COLD', 'a cold'],
+  ['NEW_PAIN', 'new pain or swelling'],
+  ['HOT_JOINT', 'a hot, red, swollen joint'],
+  ['HOT_REPLACED', 'the same, in a joint that was replaced', (n) => n.facts.replacedJoint],
+  ['HOT_FOOT', 'a hot swollen foot', (n) => n.facts.diabetes],
+  ['GROIN', 'new groin or thigh pain'],
+  ['NO_WEIGHT', 'a leg that cannot bear weight'],
+  ['FALLEN', 'a fall since last time'],
+  ['AS_USUAL', 'chest, head, vision or nerve symptoms, long-standing and as usual'],
+]
+
 /** What is typed and ticked, as it stands; whether a reading may be so is the server's word. */
 const ten = z.nullable(z.number())
 export const FORM = z.object({

@@ -130,6 +130,11 @@ function Sheet({
           </Link>
         </p>
         <p className="ml-auto font-mono text-xl font-bold">{clock(s.totalSeconds)}</p>
+        {s.people.length > 0 && !group.archivedOn && (
+          <Link className="btn btn-main no-print" to={`/groups/${group.id}/start`}>
+            Today’s check and start
+          </Link>
+        )}
       </div>
       <Failure error={meet.error} />
       {s.shortages.map((x) => (

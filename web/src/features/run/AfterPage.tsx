@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { ApiError, http, told, given } from '../../lib/api'
+import { ApiError, type S, http, told, given } from '../../lib/api'
 import * as q from '../../lib/queries'
 import { day } from '../../lib/format'
 import { Button } from '../../ui/Button'
@@ -9,126 +9,170 @@ import { Choice, Scale } from '../../ui/Choice'
 import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { Loading } from '../../ui/Loading'
+import { FEEL, wordsOf, type Words } from './after'
+import { AfterGroup } from './AfterGroup'
 
-const FEEL = [
-  ['GOOD', 'good'],
-  ['SO_SO', 'so-so'],
-  ['POOR', 'poor'],
-] as const
-
-/** Words after a run: effort of the session, how it felt; then the check-in link. */
+/** Words after a run, for one or for everybody of it: effort, how it felt, any symptom; then the check-in. */
 export function AfterPage() {
   const { runId = '' } = useParams()
   const run = useQuery(q.runs.one(runId))
-  const person = run.data?.people[0]
-  const client = useQuery({ ...q.clients.one(person?.clientId ?? ''), enabled: !!person })
-  const closed = person?.effortAfter !== undefined
-  const link = useQuery({ ...q.runs.checkInLink(runId), enabled: closed })
-  const [effort, setEffort] = useState<number | null>(null)
-  const [feel, setFeel] = useState<(typeof FEEL)[number][0] | null>(null)
-  const [note, setNote] = useState('')
-  const cache = useQueryClient()
-  const close = useMutation({
-    mutationFn: () =>
-      told(
-        http.POST('/api/runs/{id}/after', {
-          params: { path: { id: runId } },
-          body: { effort: given(effort), feel: given(feel), note: given(note) },
-        }),
-      ),
-    onSuccess: () => {
-      void q.changed(cache, 'run', runId)
-      // closed: nothing of it stays on this device once everything is delivered
-      void import('../../lib/run').then((run) => run.deliverAll()).catch(() => {})
-    },
-  })
-  if (run.error ?? client.error) return <Failure error={run.error ?? client.error} />
-  if (!run.data || !person || !client.data) return <Loading what="the session" />
+  if (run.error) return <Failure error={run.error} />
+  if (!run.data) return <Loading what="the session" />
   const r = run.data
-  const error = close.error instanceof ApiError ? close.error : undefined
   const ended = r.state.status === 'FINISHED' || r.state.status === 'STOPPED'
-  return (
-    <div className="max-w-2xl py-5">
-      <h1 className="text-[26px] font-bold">After: {client.data.name}</h1>
-      <p className="mb-5 text-soft">
-        {r.planName}, {day(r.date)}
-        {r.minutes !== undefined && `, ${r.minutes} min`} ·{' '}
-        {r.state.entries.length === 1 ? '1 set' : `${r.state.entries.length} sets`} logged
-        {r.leftOpen && ' · left open, ended by itself'}
-        {r.stops.map((s) => (
+  const [person] = r.people
+  const open = !ended && (
+    <p>
+      This session is still running.{' '}
+      <Link className="text-teal underline" to={`/run/${r.id}`}>
+        Go back in
+      </Link>
+    </p>
+  )
+  const about = (
+    <p className="mb-5 text-soft">
+      {r.planName}, {day(r.date)}
+      {r.minutes !== undefined && `, ${r.minutes} min`} ·{' '}
+      {r.state.entries.length === 1 ? '1 set' : `${r.state.entries.length} sets`} logged
+      {r.leftOpen && ' · left open, ended by itself'}
+      {!r.group &&
+        r.stops.map((s) => (
           <strong key={s.id} className="text-brick">
             {' '}
             · stopped: {s.words}
             {s.withdrawn && ' (withdrawn as tapped in error)'}
           </strong>
         ))}
+    </p>
+  )
+  if (r.group)
+    return (
+      <div className="py-5">
+        <h1 className="text-[26px] font-bold">After: {r.group.name}</h1>
+        {about}
+        {open || <AfterGroup run={r} />}
+      </div>
+    )
+  return (
+    <div className="max-w-2xl py-5">
+      <h1 className="text-[26px] font-bold">After: {person?.name}</h1>
+      {about}
+      {open || (person && <One run={r} person={person} />)}
+    </div>
+  )
+}
+
+/** What hangs on the words of a run is asked anew, and the device lets go of what is delivered. */
+export function useKeep(runId: string) {
+  const cache = useQueryClient()
+  return () => {
+    void q.changed(cache, 'run', runId)
+    // closed: nothing of it stays on this device once everything is delivered
+    void import('../../lib/run').then((run) => run.deliverAll()).catch(() => {})
+  }
+}
+
+export const keepWords = (runId: string, clientId: string, w: Words) =>
+  told(
+    http.POST('/api/runs/{id}/after', {
+      params: { path: { id: runId } },
+      body: {
+        effort: given(w.effort),
+        feel: given(w.feel),
+        note: given(w.note.trim()),
+        symptom: given(w.symptom),
+        clientId,
+      },
+    }),
+  )
+
+function One({ run, person }: { run: S['RunView']; person: S['RunPersonView'] }) {
+  const closed = person.effortAfter !== undefined
+  const client = useQuery(q.clients.one(person.clientId))
+  const links = useQuery({ ...q.runs.checkInLinks(run.id), enabled: closed })
+  const [w, setWords] = useState<Words>({ effort: null, feel: null, symptom: null, note: '' })
+  const keep = useKeep(run.id)
+  const close = useMutation({
+    mutationFn: () => keepWords(run.id, person.clientId, w),
+    onSuccess: keep,
+  })
+  const error = close.error instanceof ApiError ? close.error : undefined
+  const advice = run.after.find((a) => a.symptom === w.symptom)?.advice
+  const link = links.data?.[0]?.link
+  return closed ? (
+    <>
+      <p className="mb-3">
+        {wordsOf(run, person)}
+        {person.effortAfter !== undefined &&
+          run.minutes !== undefined &&
+          ` · session load ${person.effortAfter * run.minutes} (effort × minutes, Foster 2001)`}
+        {person.note && `. “${person.note}”`}
       </p>
-      {!ended && (
-        <p>
-          This session is still running.{' '}
-          <Link className="text-teal underline" to={`/run/${r.id}`}>
-            Go back in
-          </Link>
+      {link && (
+        <div className="mb-5 border-l-4 border-teal pl-4">
+          <p className="font-semibold">
+            The check-in is in the outbox for {client.data?.email ?? person.name}.
+          </p>
+          <p className="text-sm text-soft">Opens tomorrow, for three days, for this client only, once.</p>
+          <a className="break-all text-teal underline" href={link}>
+            {link}
+          </a>
+        </div>
+      )}
+      <Link className="btn btn-main" to={`/clients/${person.clientId}/tolerance`}>
+        See the verdicts
+      </Link>{' '}
+      <Link className="btn" to="/">
+        Day sheet
+      </Link>
+    </>
+  ) : (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault()
+        close.mutate()
+      }}
+    >
+      <Scale
+        label="Effort of the whole session, 0 to 10"
+        name="session effort"
+        value={w.effort}
+        onChange={(effort) => setWords({ ...w, effort })}
+        error={error?.field('/effort')}
+      />
+      <Choice
+        label="How did it feel?"
+        options={FEEL}
+        value={w.feel}
+        onChange={(feel) => setWords({ ...w, feel })}
+        error={error?.field('/feel')}
+      />
+      <Choice
+        label="Any symptom now?"
+        options={run.after.map((a) => [a.symptom, a.words] as const)}
+        value={w.symptom}
+        onChange={(symptom) => setWords({ ...w, symptom })}
+        error={error?.field('/symptom')}
+      />
+      {advice && (
+        <p role="alert" className="-mt-2 mb-4 border-l-4 border-ochre pl-3 font-semibold text-ochre-deep">
+          {advice}
         </p>
       )}
-      {ended && !closed && (
-        <form
-          onSubmit={(e) => {
-            e.preventDefault()
-            close.mutate()
-          }}
-        >
-          <Scale
-            label="Effort of the whole session, 0 to 10"
-            name="session effort"
-            value={effort}
-            onChange={setEffort}
-            error={error?.field('/effort')}
+      <Field label="Note" error={error?.field('/note')}>
+        {(p) => (
+          <input
+            {...p}
+            maxLength={400}
+            value={w.note}
+            onChange={(e) => setWords({ ...w, note: e.target.value })}
           />
-          <Choice
-            label="How did it feel?"
-            options={FEEL}
-            value={feel}
-            onChange={setFeel}
-            error={error?.field('/feel')}
-          />
-          <Field label="Note" error={error?.field('/note')}>
-            {(p) => <input {...p} value={note} onChange={(e) => setNote(e.target.value)} />}
-          </Field>
-          <Failure error={close.error} />
-          <Button main type="submit" disabled={close.isPending}>
-            Keep, and send the check-in
-          </Button>
-        </form>
-      )}
-      {closed && (
-        <>
-          <p className="mb-3">
-            Effort {person.effortAfter}, {FEEL.find(([id]) => id === person.feel)?.[1]}
-            {person.effortAfter !== undefined &&
-              r.minutes !== undefined &&
-              ` · session load ${person.effortAfter * r.minutes} (effort × minutes, Foster 2001)`}
-            {person.note && `. “${person.note}”`}
-          </p>
-          {link.data?.link && (
-            <div className="mb-5 border-l-4 border-teal pl-4">
-              <p className="font-semibold">
-                The check-in is in the outbox for {client.data.email ?? client.data.name}.
-              </p>
-              <p className="text-sm text-soft">Opens tomorrow, for three days, for this client only, once.</p>
-              <a className="break-all text-teal underline" href={link.data.link}>
-                {link.data.link}
-              </a>
-            </div>
-          )}
-          <Link className="btn btn-main" to={`/clients/${person.clientId}/tolerance`}>
-            See the verdicts
-          </Link>{' '}
-          <Link className="btn" to="/">
-            Day sheet
-          </Link>
-        </>
-      )}
-    </div>
+        )}
+      </Field>
+      <Failure error={close.error} />
+      <Button main type="submit" disabled={close.isPending}>
+        Keep, and send the check-in
+      </Button>
+    </form>
   )
 }

@@ -20,7 +20,7 @@ const SIZE =
 const STEPS = ['0', '1', '2', '3']
 
 /** Words give way until nothing of them is cut: tried on the page itself, largest first. */
-function useFit(words: string) {
+export function useFit(words: string) {
   const box = useRef<HTMLElement>(null)
   useLayoutEffect(() => {
     const fit = () => {
@@ -155,7 +155,16 @@ export function Far({
 }
 
 /** The countdown; its colon is set close, so that the figures have the width. */
-function Time({ text, onClock }: { text: string; onClock?: () => void }) {
+export function Time({
+  text,
+  close = false,
+  onClock,
+}: {
+  text: string
+  /** the line is no higher than its figures */
+  close?: boolean
+  onClock?: () => void
+}) {
   const [minutes, rest] = text.split(':')
   const wide = text.length > '0:00'.length // ten minutes and more
   const words = (
@@ -172,13 +181,13 @@ function Time({ text, onClock }: { text: string; onClock?: () => void }) {
       )}
     </>
   )
-  const look = `font-mono leading-[0.86] tracking-tight text-[min(52vh,36vw)] portrait:text-[min(34vh,40vw)]`
+  const look = `font-mono tracking-tight text-[min(52vh,36vw)] portrait:text-[min(34vh,40vw)] ${close ? 'leading-[0.74]' : 'leading-[0.86]'}`
   return (
     <div role="timer" aria-label="time left in this part" className={look}>
       {onClock ? (
         <button
           type="button"
-          className="leading-[0.86]"
+          className={close ? 'leading-[0.74]' : 'leading-[0.86]'}
           aria-label={`${text} left, show near`}
           onClick={onClock}
         >

@@ -41,6 +41,7 @@ export function LogPanel({
   known,
   doing = { left: false, hurt: false },
   working = false,
+  beside = false,
   onNext,
   taken,
   add,
@@ -54,6 +55,8 @@ export function LogPanel({
   doing?: Doing
   /** the set goes on */
   working?: boolean
+  /** effort and pain are asked beside it */
+  beside?: boolean
   /** a weight is taken for the next set of this slot; undefined takes it back */
   onNext?: (grams: number | undefined) => void
   /** grams taken after this set for the next */
@@ -108,21 +111,23 @@ export function LogPanel({
       )}
       {asking ? (
         <>
-          <Scale
-            label={
-              <>
-                effort
-                {person.effortCap !== undefined && (
-                  <span className="text-sand"> · {person.effortCap} at most</span>
-                )}
-              </>
-            }
-            name="effort"
-            look="night"
-            value={known?.effort}
-            onChange={(effort) => log({ effort })}
-          />
-          {over(known?.effort, person.effortCap) && (
+          {!beside && (
+            <Scale
+              label={
+                <>
+                  effort
+                  {person.effortCap !== undefined && (
+                    <span className="text-sand"> · {person.effortCap} at most</span>
+                  )}
+                </>
+              }
+              name="effort"
+              look="night"
+              value={known?.effort}
+              onChange={(effort) => log({ effort })}
+            />
+          )}
+          {!beside && over(known?.effort, person.effortCap) && (
             <p role="alert" className="-mt-3 mb-3 font-bold text-sand">
               Over the limit of {person.effortCap}: ease now, rest until it is below.
             </p>
@@ -149,20 +154,22 @@ export function LogPanel({
           <span className="text-[#b8c8cd]">asked in the rest</span>
         </p>
       )}
-      <Scale
-        label={
-          <>
-            pain
-            {person.painLine !== undefined && (
-              <span className="text-sand"> · over {person.painLine} of 10 ease</span>
-            )}
-          </>
-        }
-        name="pain"
-        look="night"
-        value={known?.pain}
-        onChange={(pain) => log({ pain })}
-      />
+      {!beside && (
+        <Scale
+          label={
+            <>
+              pain
+              {person.painLine !== undefined && (
+                <span className="text-sand"> · over {person.painLine} of 10 ease</span>
+              )}
+            </>
+          }
+          name="pain"
+          look="night"
+          value={known?.pain}
+          onChange={(pain) => log({ pain })}
+        />
+      )}
       {(known?.pain ?? 0) > 0 && (
         <>
           <Choice

@@ -3,19 +3,18 @@ import { useKeys, typing } from '../../lib/keys'
 import { type S, http, told } from '../../lib/api'
 import { entryKey } from '../../lib/clock'
 import { doseWords, seconds } from '../../lib/format'
-import { partOf } from '../../lib/run/moment'
-import { gramsOf } from '../../lib/run/otherwise'
 import { HEARD, type Heard } from '../../lib/run/sound'
 import { useDeviceState } from '../../lib/tab'
 import { useTold } from '../../lib/told'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
 import { Contour } from '../../ui/Contour'
-import { LogPanel } from './LogPanel'
+import { Kept } from './Kept'
 import { button, chip, stop, unwell } from './look'
 import { ClockBar, Controls, NowAndNext, PainSpeaks, placeWords } from './Near'
 import { StopPanel } from './StopPanel'
-import { useExtras } from './useExtras'
+import { nextWeight, setToldOf, type Arm } from './tell'
+import { useExtras, useGroup } from './useExtras'
 import { useAwake, useHeard } from './useHeard'
 import { useLive } from './useLive'
 import { useRunLog } from './useRunLog'
@@ -36,10 +35,17 @@ export interface RunPageProps {
 /** The live session: far for who moves, near for who leads, the stop sign in view in both. */
 export function RunPage({ runId, emergency, go, onEnd }: RunPageProps) {
   const log = useRunLog(runId, onEnd)
+  const group = useGroup(!!log.run?.group)
   if (log.error) return <Failure error={log.error} />
   if (!log.run) return <Loading what="the run" />
   const person = log.run.people[0]
   if (!person) return <Failure error={new Error('this run is for nobody')} />
+  if (log.run.group)
+    return group ? (
+      <group.GroupRun run={log.run} log={log} emergency={emergency} go={go} onEnd={onEnd} />
+    ) : (
+      <Loading what="the group" />
+    )
   return <Running run={log.run} person={person} log={log} emergency={emergency} go={go} onEnd={onEnd} />
 }
 
@@ -63,7 +69,7 @@ function Running({
   const { add } = log
   const extras = useExtras()
   const [stopping, setStopping] = useState(false)
-  const [arm, setArm] = useState<'LEFT' | 'RIGHT'>('LEFT')
+  const [arm, setArm] = useState<Arm>('LEFT')
   const [listed, setListed] = useState(false)
   const [wanted, setWanted] = useState<{ view: View; index: number }>()
   const [pinned, setPinned] = useDeviceState<View | null>('riposo.view', null)
@@ -325,17 +331,19 @@ function Running({
         </main>
         <aside className="order-1 bg-panel px-4 py-4 md:px-6 lg:order-2" aria-label="Log">
           {known && <PainSpeaks live={live} known={known} />}
-          <LogPanel
-            key={toldOf && entryKey(toldOf)}
-            person={person}
-            segment={toldOf}
-            arm={toldOf?.phrase ? { side: arm, choose: setArm } : undefined}
-            known={known?.entry}
-            doing={known?.doing ?? (toldOf && live.doing(toldOf))}
-            working={working && moment.done === moment.segment}
-            {...nextWeight(live, toldOf)}
-            add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
-          />
+          {extras && (
+            <extras.LogPanel
+              key={toldOf && entryKey(toldOf)}
+              person={person}
+              segment={toldOf}
+              arm={toldOf?.phrase ? { side: arm, choose: setArm } : undefined}
+              known={known?.entry}
+              doing={known?.doing ?? (toldOf && live.doing(toldOf))}
+              working={working && moment.done === moment.segment}
+              {...nextWeight(live, toldOf)}
+              add={(e) => add({ kind: 'ENTRY', entry: e, person: person.clientId })}
+            />
+          )}
           <Kept log={log} />
         </aside>
       </div>
@@ -352,43 +360,6 @@ function Running({
       {panel}
     </div>
   )
-}
-
-type Set = Pick<S['Segment'], 'slotKey' | 'round' | 'side'>
-
-/** The set the log is about: the one that goes on, else the last one done. */
-function setToldOf(live: ReturnType<typeof useLive>, arm: 'LEFT' | 'RIGHT') {
-  const done = live.moment?.done
-  if (!done) return undefined
-  // a phrase names its sides part by part, and is told of each arm as a whole
-  const sides = live.segments
-    .filter((g) => g.kind === 'WORK' && g.slotKey === done.slotKey && g.round === done.round)
-    .map((g) => g.side)
-  const phrase = (['BOTH', 'LEFT', 'RIGHT'] as const).every((s) => sides.includes(s))
-  return { slotKey: done.slotKey, round: done.round, side: phrase ? arm : done.side, phrase }
-}
-
-/** The weight of the set after this one: taken as a change, so that every device knows of it. */
-function nextWeight(live: ReturnType<typeof useLive>, set: Set | undefined) {
-  if (!set) return {}
-  const next = live.segments.find(
-    (s) => s.kind === 'WORK' && s.slotKey === set.slotKey && s.round > set.round && s.side === set.side,
-  )
-  if (!next) return {}
-  const now = live.told.sets.get(entryKey(set, live.person.clientId))?.doing ?? live.doing(set)
-  const then = live.doing(next)
-  const { slotKey, side } = set
-  const change = { slotKey, round: next.round, side, option: then.option, onward: true }
-  const slot = live.slot(slotKey)
-  const before = gramsOf(partOf(slot, now, side), now)
-  const after = gramsOf(partOf(slot, then, side), then)
-  return {
-    taken: then.option === now.option && after !== before ? after : undefined,
-    onNext: (grams: number | undefined) => {
-      const to = grams ?? before
-      if (to !== undefined) live.change({ ...change, to: 'WEIGHT', grams: to })
-    },
-  }
 }
 
 /** Cautions, today's dose, caps and notes: what to keep in mind. */
@@ -429,42 +400,6 @@ function Beside({
           <span key={n.condition + n.text}>{n.text}</span>
         ))}
       </p>
-    </>
-  )
-}
-
-/** Whether what was logged is kept, where, and what was not taken. */
-function Kept({ log }: { log: ReturnType<typeof useRunLog> }) {
-  return (
-    <>
-      <p role="status" className="mt-4 text-sm text-[#a9bcc2]">
-        {log.offline
-          ? log.unkept
-            ? `No connection, and this device keeps nothing: leave this page open, ${log.waiting} wait here.`
-            : `No connection: ${log.waiting} kept on this device, sent when it is back.`
-          : log.waiting > 0
-            ? `${log.waiting} being sent`
-            : 'Everything is kept.'}
-      </p>
-      {log.unkept && !log.offline && (
-        <p role="alert" className="mt-2 border-l-4 border-sand pl-3 text-sm">
-          This device is full or keeps nothing: what you log goes straight to the server. Without a connection
-          leave this page open.
-        </p>
-      )}
-      {log.refused.length > 0 && (
-        <div role="alert" className="mt-2 border-l-4 border-sand pl-3 text-sm">
-          <p className="font-bold">{log.refused.length} not taken by the server, kept here:</p>
-          <ul>
-            {log.refused.map((r) => (
-              <li key={r.event.id}>
-                {r.event.kind?.toLowerCase()}: {r.why}
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
-      <Failure error={log.trouble} />
     </>
   )
 }

@@ -1,5 +1,5 @@
 import { ToggleGroup } from 'radix-ui'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import type { S } from '../../lib/api'
 import { Button } from '../../ui/Button'
 // not loaded on demand: the stop panel opens without a connection too
@@ -34,6 +34,9 @@ export function StopPanel({
   signs,
   emergency,
   contact,
+  who,
+  ready = true,
+  confirm = 'Stop the session and record',
   onClose,
   onStop,
 }: {
@@ -41,6 +44,12 @@ export function StopPanel({
   signs?: Sign[]
   emergency: string
   contact?: string
+  /** whose sign it is, where there are several */
+  who?: ReactNode
+  /** it is known whose it is */
+  ready?: boolean
+  /** what the one button that records says */
+  confirm?: string
   onClose: () => void
   onStop: (sign: Sign) => void
 }) {
@@ -81,14 +90,14 @@ export function StopPanel({
             </Button>
             <Button
               className="min-h-[48px] flex-1 whitespace-nowrap !border-brick !bg-brick !text-white disabled:!border-[#9aa5ab] disabled:!bg-transparent disabled:!text-soft"
-              disabled={!sign}
+              disabled={!sign || !ready}
               onClick={() => {
-                if (!sign) return
+                if (!sign || !ready) return
                 setChosen('')
                 onStop(sign)
               }}
             >
-              Stop the session and record
+              {confirm}
             </Button>
           </div>
         </div>
@@ -102,6 +111,7 @@ export function StopPanel({
       <p className="mb-2">
         Tell: emergency services, {contact ? <strong>{contact}</strong> : 'their contact'}, the clinician.
       </p>
+      {who}
       <ToggleGroup.Root
         type="single"
         aria-label="What was seen"

@@ -27,6 +27,7 @@ export function Stopped({
         {run.stops.map((s) => (
           <li key={s.id} className="mb-3 border-l-4 border-sand pl-4">
             <p className="text-xl font-bold">
+              {run.group && (run.people.find((p) => p.clientId === s.person)?.called ?? 'everybody') + ': '}
               {s.words} <span className="font-mono text-base font-normal text-[#b8c8cd]">{s.time}</span>
             </p>
             {s.withdrawn ? (

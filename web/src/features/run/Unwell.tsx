@@ -85,29 +85,33 @@ export function Unwell({
         {known.advice}
         {sugarFirst && <strong> Glucose first.</strong>}
       </p>
-      {told.length === 1 && (
-        <Choice
-          label="what it is"
-          look="night"
-          options={all.map((x) => [x.symptom, x.words] as const)}
-          value={symptom}
-          onChange={(what) => say('FELT', what)}
-        />
-      )}
-      <div className="mb-2 flex flex-wrap items-end gap-2">
-        {READINGS.filter(([f]) => f !== 'glucose' || sugarFirst).map(([field, words, times, least, most]) => (
-          <label key={field} className="text-sm">
-            {words}
-            <input
-              className="block w-28 text-ink"
-              inputMode="decimal"
-              aria-invalid={wrong(reading[field], least, most)}
-              value={reading[field] ?? ''}
-              placeholder={kept[field] === undefined ? '' : String(Number(kept[field]) / times)}
-              onChange={(e) => setReading({ ...reading, [field]: e.target.value })}
-            />
-          </label>
-        ))}
+      <div className="lg:flex lg:flex-wrap lg:gap-x-8">
+        {told.length === 1 && (
+          <Choice
+            label="what it is"
+            look="night"
+            options={all.map((x) => [x.symptom, x.words] as const)}
+            value={symptom}
+            onChange={(what) => say('FELT', what)}
+          />
+        )}
+        <div className="mb-2 flex flex-wrap items-end gap-2">
+          {READINGS.filter(([f]) => f !== 'glucose' || sugarFirst).map(
+            ([field, words, times, least, most]) => (
+              <label key={field} className="text-sm">
+                {words}
+                <input
+                  className="block w-28 text-ink"
+                  inputMode="decimal"
+                  aria-invalid={wrong(reading[field], least, most)}
+                  value={reading[field] ?? ''}
+                  placeholder={kept[field] === undefined ? '' : String(Number(kept[field]) / times)}
+                  onChange={(e) => setReading({ ...reading, [field]: e.target.value })}
+                />
+              </label>
+            ),
+          )}
+        </div>
       </div>
       {off && (
         <p role="alert" className="mb-2 font-bold text-sand">

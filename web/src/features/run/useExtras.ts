@@ -1,24 +1,24 @@
 import { useEffect, useState } from 'react'
 
-type Extras = typeof import('./extras')
-let here: Extras | undefined
+/** A part of a page that is loaded after it; kept once it is here. */
+interface Later<M> {
+  load: () => Promise<M>
+  here?: M
+}
 
-/**
- * What a run does not need to be started, logged and stopped: it comes right after. Undefined until then;
- * asked for again when a connection comes back.
- */
-export function useExtras(): Extras | undefined {
-  const [extras, setExtras] = useState(here)
+/** The part, undefined until it is here and while it is not wanted; asked for again with a connection. */
+function useLater<M>(part: Later<M>, wanted: boolean): M | undefined {
+  const [here, setHere] = useState(() => part.here)
   useEffect(() => {
-    if (extras) return
+    if (here || !wanted) return
     let over = false
     const ask = () => {
-      import('./extras').then(
-        (x) => {
-          here = x
-          if (!over) setExtras(x)
+      part.load().then(
+        (m) => {
+          part.here = m
+          if (!over) setHere(m)
         },
-        () => {}, // near goes on without it
+        () => {}, // the page goes on without it
       )
     }
     ask()
@@ -27,6 +27,15 @@ export function useExtras(): Extras | undefined {
       over = true
       window.removeEventListener('online', ask)
     }
-  }, [extras])
-  return extras
+  }, [here, wanted, part])
+  return here
 }
+
+const EXTRAS: Later<typeof import('./extras')> = { load: () => import('./extras') }
+const GROUP: Later<typeof import('./group')> = { load: () => import('./group') }
+
+/** What a run does not need to be started, logged and stopped: it comes right after. */
+export const useExtras = () => useLater(EXTRAS, true)
+
+/** What a group's run needs beside. */
+export const useGroup = (wanted: boolean) => useLater(GROUP, wanted)

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react'
 import { ApiError, http, told, type S } from '../../lib/api'
 import { momentAt, roundsOf } from '../../lib/run/moment'
 import { Far } from '../run/Far'
+import { GroupFar } from '../run/group/GroupFar'
 import { useAwake } from '../run/useHeard'
 import { blockWord, countWords } from '../run/words'
 
@@ -139,6 +140,31 @@ function Shown({ code, other }: { code: string; other: () => void }) {
   const then = at(moment.then)
   const { segment } = moment
   const rounds = roundsOf(segments, segment)
+  const place = [
+    ...(segment.round > 0 && rounds > 1 ? [`round ${segment.round} of ${rounds}`] : []),
+    blockWord(segment),
+  ]
+  const drawn = (id: string) => `/api/screens/${code}/figures/${id}.svg`
+  const lost = failed && <p className="text-sand">no connection: the clock goes on</p>
+  if (view.lanes.length > 0)
+    return (
+      <>
+        <title>Second screen · Riposo</title>
+        <GroupFar
+          timeline={view.timeline}
+          moment={moment}
+          lanes={view.lanes.flatMap((name, index) => {
+            const of = view.work.find(
+              (w) => moment.shown && w.segment === segments.indexOf(moment.shown) && w.lane === index,
+            )
+            return of ? [{ index, name, part: view.parts[of.part] }] : []
+          })}
+          place={place}
+          figure={drawn}
+          corner={lost}
+        />
+      </>
+    )
   return (
     <>
       <title>Second screen · Riposo</title>
@@ -148,16 +174,13 @@ function Shown({ code, other }: { code: string; other: () => void }) {
         part={shown && view.parts[shown.part]}
         left={shown?.left}
         then={then && view.parts[then.part]}
-        place={[
-          ...(segment.round > 0 && rounds > 1 ? [`round ${segment.round} of ${rounds}`] : []),
-          blockWord(segment),
-        ]}
+        place={place}
         reps={
           moment.shown &&
           countWords(moment.shown, shown?.reps === undefined ? undefined : { reps: shown.reps })
         }
-        figure={(id) => `/api/screens/${code}/figures/${id}.svg`}
-        corner={failed && <p className="text-sand">no connection: the clock goes on</p>}
+        figure={drawn}
+        corner={lost}
       />
     </>
   )

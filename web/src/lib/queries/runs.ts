@@ -7,9 +7,9 @@ export const runs = {
       queryKey: ['runs', id],
       queryFn: () => told(http.GET('/api/runs/{id}', { params: { path: { id } } })),
     }),
-  checkInLink: (runId: string) =>
+  checkInLinks: (runId: string) =>
     queryOptions({
-      queryKey: ['runs', runId, 'check-in-link'],
-      queryFn: () => told(http.GET('/api/runs/{runId}/check-in-link', { params: { path: { runId } } })),
+      queryKey: ['runs', runId, 'check-in-links'],
+      queryFn: () => told(http.GET('/api/runs/{runId}/check-in-links', { params: { path: { runId } } })),
     }),
 }

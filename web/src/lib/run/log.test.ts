@@ -87,6 +87,16 @@ beforeEach(() => {
 afterEach(() => logs.splice(0).forEach((l) => l.close()))
 
 describe('the log of a run on a device', () => {
+  it('asks for the run again when somebody came that it has not heard of', async () => {
+    const log = await tab()
+    const join: RunEvent = { id: 'j', at: 1, seq: 0, kind: 'JOIN', device: 'server', person: 'p2' }
+    server.kept.set('j', join)
+    server.shown = { ...run(), people: [...run().people, { clientId: 'p2' }] } as unknown as S['RunView']
+    await log.others()
+    expect(log.snapshot().run?.people.map((p) => p.clientId)).toEqual([ME, 'p2'])
+    // and a device that is away has them too once it was told
+    expect((await store.load(RUN)).run?.run?.people).toHaveLength(2)
+  })
   it('keeps through reload and loss of network, and sends once it is back', async () => {
     const first = await tab()
     server.cut = true

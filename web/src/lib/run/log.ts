@@ -166,6 +166,17 @@ export class RunLog {
     }
     this.changed()
     await this.save()
+    await this.meet(news)
+  }
+
+  /** Somebody came that this device has not heard of: the run is asked for with them in it. */
+  private async meet(news: RunEvent[]) {
+    const here = this.state.run?.people.map((p) => p.clientId) ?? []
+    if (!news.some((e) => e.kind === 'JOIN' && e.person && !here.includes(e.person))) return
+    const run = await this.parts.net.run(this.runId)
+    this.runUnsaved = true
+    this.set({ run })
+    await this.save()
   }
 
   private mine(): RunEvent[] {

@@ -46,6 +46,14 @@ export const overLine = (e: Partial<Entry> | undefined, line: number | undefined
   line !== undefined && [e?.pain, e?.painFirst, e?.painLater, e?.painAfter].some((p) => (p ?? 0) > line)
 
 export type Option = S['RunOptionView']
+
+/** How hard a slot is as it is done, 0 to 100; 0 where it is not known. */
+export const hardnessOf = (slot: S['RunSlotView'] | undefined, option: string | undefined) => {
+  // a run kept of before has no options
+  const options = slot?.options as Option[] | undefined
+  return hardest(options?.find((o) => o.id === option)?.parts ?? slot?.parts ?? [])
+}
+
 const hardest = (parts: Part[]) => Math.max(0, ...parts.map((p) => p.difficulty ?? 0))
 
 /**

@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
 import riposo.core.quantity.Pulse;
 import riposo.core.run.Change;
+import riposo.core.run.Leaving;
 import riposo.core.run.RunEvent;
 import riposo.core.run.Stamp;
 import riposo.core.run.StopSign;
@@ -26,6 +27,7 @@ import riposo.core.run.Symptom;
  * @param change of CHANGE
  * @param unwell of UNWELL
  * @param pulse of PULSE
+ * @param why of AWAY; left out when somebody is back
  */
 public record EventDocument(
     @Nullable UUID id,
@@ -42,7 +44,8 @@ public record EventDocument(
     @Nullable Long deviceAt,
     @Nullable ChangeDocument change,
     @Nullable UnwellDocument unwell,
-    @Nullable PulseDocument pulse) {
+    @Nullable PulseDocument pulse,
+    @Nullable Leaving why) {
   /** A slot done otherwise; see {@link Change}. A side left out is both. */
   public record ChangeDocument(
       @Nullable String slotKey,
@@ -113,6 +116,8 @@ public record EventDocument(
     CHANGE,
     UNWELL,
     PULSE,
+    AWAY,
+    JOIN,
     STOP,
     FINISH
   }
@@ -141,7 +146,8 @@ public record EventDocument(
         unwell == null ? null : UnwellDocument.of(unwell),
         e instanceof RunEvent.PulseRead r
             ? new PulseDocument(r.pulse().bpm(), r.from(), r.afterWork())
-            : null);
+            : null,
+        e instanceof RunEvent.Away a ? a.why() : null);
   }
 
   /** Whose it is; null for what is everybody's. */
@@ -153,6 +159,10 @@ public record EventDocument(
     } else if (e instanceof RunEvent.Unwell x) {
       return x.person();
     } else if (e instanceof RunEvent.PulseRead x) {
+      return x.person();
+    } else if (e instanceof RunEvent.Away x) {
+      return x.person();
+    } else if (e instanceof RunEvent.Joined x) {
       return x.person();
     }
     return e instanceof RunEvent.Stop x ? x.person() : null;
@@ -178,6 +188,10 @@ public record EventDocument(
       return Kind.UNWELL;
     } else if (e instanceof RunEvent.PulseRead) {
       return Kind.PULSE;
+    } else if (e instanceof RunEvent.Away) {
+      return Kind.AWAY;
+    } else if (e instanceof RunEvent.Joined) {
+      return Kind.JOIN;
     } else if (e instanceof RunEvent.Stop) {
       return Kind.STOP;
     }
@@ -218,6 +232,8 @@ public record EventDocument(
             p.from == null ? RunEvent.PulseRead.From.TYPED : p.from,
             p.afterWork);
       }
+      case AWAY -> new RunEvent.Away(stamp, wanted(who, "its person"), why);
+      case JOIN -> new RunEvent.Joined(stamp, wanted(who, "its person"));
       case STOP -> stop(stamp, who);
     };
   }

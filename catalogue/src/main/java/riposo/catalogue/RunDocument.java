@@ -50,9 +50,10 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
       @Nullable Integer beat,
       Timeline timeline,
       List<RunSheet.Person> people,
+      RunSheet.@Nullable Group group,
       @Nullable List<EventDocument> events) {
     RunSheet sheet() {
-      return new RunSheet(planId, planName, date, timeline, beat, people);
+      return new RunSheet(planId, planName, date, timeline, beat, people, group);
     }
   }
 
@@ -107,6 +108,7 @@ public record RunDocument(RunSheet sheet, List<RunEvent> events) {
             s.beat(),
             s.timeline(),
             s.people(),
+            s.group(),
             events));
   }
 

@@ -20,6 +20,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.Adapter;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Kitbag;
@@ -40,6 +41,7 @@ import riposo.core.quantity.Pulse;
 import riposo.core.run.Change;
 import riposo.core.run.DoneSet;
 import riposo.core.run.Entry;
+import riposo.core.run.Leaving;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunSheets;
@@ -103,7 +105,8 @@ class RunDocumentTest {
                   d.deviceAt(),
                   d.change(),
                   d.unwell(),
-                  d.pulse())
+                  d.pulse(),
+                  d.why())
               .toEvent(WHO));
     }
     return all;
@@ -243,9 +246,17 @@ class RunDocumentTest {
                   6,
                   3);
       List<RunSheet.Person> both = new ArrayList<>(one.people());
-      both.add(new RunSheet.Person(UUID.randomUUID(), 5, 4, 3, null, both.get(0).slots()));
+      List<RunSheet.Slot> shared =
+          both.get(0).slots().stream()
+              .map(s -> s.shared(1, Set.of(2, 4), new AdaptedPlan.WorkShare(20, 60)))
+              .toList();
+      both.add(new RunSheet.Person(UUID.randomUUID(), 5, 4, 3, null, shared).joined(90_000L));
+      RunSheet.Form form = shared.get(0).parts().get(0).form();
+      RunSheet.Lane lane =
+          new RunSheet.Lane("Chair", Map.of(shared.get(0).key(), new RunSheet.Shown(form, 2)));
+      RunSheet.Group group = new RunSheet.Group(UUID.randomUUID(), "Steady", List.of(lane, lane));
       RunSheet two =
-          new RunSheet(one.planId(), one.planName(), DAY, one.timeline(), one.beat(), both);
+          new RunSheet(one.planId(), one.planName(), DAY, one.timeline(), one.beat(), both, group);
       List<RunEvent> events = new ArrayList<>();
       for (int i = 0; i < 40; i++) {
         RunEvent e = event(random, two);
@@ -304,7 +315,7 @@ class RunDocumentTest {
             r.nextInt(9),
             told);
     UUID who = sheet.people().get(r.nextInt(sheet.people().size())).id();
-    return switch (r.nextInt(12)) {
+    return switch (r.nextInt(14)) {
       case 0 -> new RunEvent.Start(s);
       case 1 -> new RunEvent.Pause(s);
       case 2 -> new RunEvent.Resume(s);
@@ -316,6 +327,8 @@ class RunDocumentTest {
         yield new RunEvent.Stop(s, r.nextBoolean() ? who : null, sign, sign.words, true);
       }
       case 7 -> new RunEvent.Changed(s, who, change(r));
+      case 12 -> new RunEvent.Away(s, who, r.nextBoolean() ? Leaving.values()[r.nextInt(5)] : null);
+      case 13 -> new RunEvent.Joined(s, who);
       case 8 ->
           new RunEvent.Unwell(
               s,

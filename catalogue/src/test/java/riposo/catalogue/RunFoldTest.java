@@ -24,6 +24,7 @@ import riposo.core.plan.Segment;
 import riposo.core.run.Change;
 import riposo.core.run.Doing;
 import riposo.core.run.Entry;
+import riposo.core.run.Leaving;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunState;
 import riposo.core.run.StopSign;
@@ -50,7 +51,21 @@ class RunFoldTest {
       @Nullable Map<UUID, Integer> lines,
       @Nullable Long skippedMs,
       @Nullable List<Done> doing,
-      @Nullable List<Symptom> unwell) {
+      @Nullable List<Symptom> unwell,
+      @Nullable Map<String, Map<String, Integer>> difficulty,
+      @Nullable List<UUID> away) {
+    RunState fold(List<RunEvent> all) {
+      return RunState.fold(FILE.segments(), who(), painLines(), this::hardness, all, at);
+    }
+
+    private int hardness(UUID person, String slotKey, @Nullable String option) {
+      return difficulty == null
+          ? 0
+          : difficulty
+              .getOrDefault(slotKey, Map.of())
+              .getOrDefault(option == null ? "" : option, 0);
+    }
+
     Map<UUID, Integer> painLines() {
       return lines == null ? Map.of() : lines;
     }
@@ -114,7 +129,7 @@ class RunFoldTest {
   }
 
   private static void check(Case c, List<RunEvent> events) {
-    RunState s = RunState.fold(FILE.segments(), c.who(), c.painLines(), events, c.at());
+    RunState s = c.fold(events);
     assertThat(List.of(s.status(), s.positionMs(), s.holdMs()))
         .isEqualTo(List.of(c.status(), c.positionMs(), c.holdMs()));
     assertThat(s.stops().stream().map(RunEvent.Stop::sign))
@@ -132,6 +147,9 @@ class RunFoldTest {
     }
     if (c.unwell() != null) {
       assertThat(s.unwell().stream().map(RunEvent.Unwell::symptom)).isEqualTo(c.unwell());
+    }
+    if (c.away() != null) {
+      assertThat(s.away().keySet()).containsExactlyElementsOf(c.away());
     }
   }
 
@@ -166,10 +184,26 @@ class RunFoldTest {
         events.add(changes ? changing(random, i, people) : event(random, i, people, events));
       }
       Map<UUID, Integer> lines = changes ? Map.of(ONE, 2, TWO, 0) : null;
+      Map<String, Map<String, Integer>> hard =
+          changes ? Map.of("s1", Map.of("", 40, "o1", 20, "o2", 60)) : null;
       Case c =
           new Case(
-              "log " + n, people, events, 120_000, null, 0, 0, null, null, lines, null, null, null);
-      RunState s = RunState.fold(FILE.segments(), c.who(), c.painLines(), c.read(), c.at());
+              "log " + n,
+              people,
+              events,
+              120_000,
+              null,
+              0,
+              0,
+              null,
+              null,
+              lines,
+              null,
+              null,
+              null,
+              hard,
+              null);
+      RunState s = c.fold(c.read());
       Case told =
           new Case(
               c.name(),
@@ -191,7 +225,9 @@ class RunFoldTest {
                                   .map(round -> Done.of(s, who, "s1", round, Side.LEFT)))
                       .toList()
                   : null,
-              changes ? s.unwell().stream().map(RunEvent.Unwell::symptom).toList() : null);
+              changes ? s.unwell().stream().map(RunEvent.Unwell::symptom).toList() : null,
+              hard,
+              changes ? List.copyOf(s.away().keySet()) : null);
       text.append(n == 0 ? "" : ",\n").append(RunDocument.JSON.writeValueAsString(told));
     }
     Files.writeString(path, text.append("\n]}\n").toString());
@@ -205,6 +241,7 @@ class RunFoldTest {
       EventDocument.Kind.ENTRY,
       EventDocument.Kind.ENTRY,
       EventDocument.Kind.UNWELL,
+      EventDocument.Kind.AWAY,
       EventDocument.Kind.GOTO
     };
     EventDocument.Kind kind =
@@ -254,7 +291,10 @@ class RunFoldTest {
                 null,
                 null)
             : null,
-        null);
+        null,
+        kind == EventDocument.Kind.AWAY && random.nextInt(3) > 0
+            ? Leaving.values()[random.nextInt(5)]
+            : null);
   }
 
   private static EventDocument event(
@@ -311,6 +351,7 @@ class RunFoldTest {
         kind == EventDocument.Kind.STOP ? signs[random.nextInt(3)] : null,
         random.nextInt(6) == 0 ? null : second ? "b" : "a",
         kind == EventDocument.Kind.ENTRY || kind == EventDocument.Kind.STOP ? who : null,
+        null,
         null,
         null,
         null,

@@ -479,7 +479,7 @@ class ApiTest extends ApiDesk {
             + "]}");
     assertThat(post("/runs/" + run + "/after", "{\"effort\":5,\"feel\":\"GOOD\"}").status())
         .isEqualTo(200);
-    String link = get("/runs/" + run + "/check-in-link").body().path("link").asString();
+    String link = get("/runs/" + run + "/check-in-links").body().path(0).path("link").asString();
     String path = "/check-in/" + link.substring(link.lastIndexOf('/') + 1);
     String good = "{\"pain\":0,\"compared\":\"SAME\",\"moreTired\":false,\"newSigns\":[]}";
     assertThat(call(null, "GET", path, null, null).code()).isEqualTo("too-early");

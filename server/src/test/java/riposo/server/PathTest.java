@@ -235,7 +235,7 @@ class PathTest {
   private void morning(UUID run, int pain, NextDay.Compared compared, NextDay.Sign... signs) {
     in(
         () -> {
-          checkIns.answer(run, new NextDay(pain, compared, false, Set.of(signs)));
+          checkIns.answer(run, client, new NextDay(pain, compared, false, Set.of(signs)));
           return true;
         });
   }

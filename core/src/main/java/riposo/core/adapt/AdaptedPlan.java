@@ -28,6 +28,12 @@ public record AdaptedPlan(
     @Nullable Integer effortCap,
     @Nullable WorkShare workShare,
     boolean restGrows) {
+  /** The same on another clock. */
+  AdaptedPlan on(Timeline other) {
+    return new AdaptedPlan(
+        date, slots, planned, other, session, checks, effortCap, workShare, restGrows);
+  }
+
   /** So many of each so many seconds; the clock stays shared. */
   public record WorkShare(int seconds, int of) {}
 }

@@ -58,6 +58,31 @@ public record AdaptedSlot(
     return !pinned && result.asAsked() && askedId.equals(result.parts().get(0).movementId());
   }
 
+  /** The same with other doses, one for each part. */
+  AdaptedSlot doses(List<Dose> other) {
+    return new AdaptedSlot(
+        slotKey,
+        block,
+        purpose,
+        askedId,
+        askedBroken,
+        askedMissing,
+        unmeasured,
+        standing,
+        result,
+        pinned,
+        overridden,
+        released,
+        other,
+        turn,
+        gone,
+        cut,
+        found,
+        stretch,
+        band,
+        upper);
+  }
+
   /**
    * A hold that is shorter than asked for.
    *

@@ -63,6 +63,12 @@ public record ClientDay(
         clientId, other, kit, standings, ceilings, firm, mobility, weights, build, today);
   }
 
+  /** The same with other kit at hand. */
+  public ClientDay with(Kitbag other) {
+    return new ClientDay(
+        clientId, caps, other, standings, ceilings, firm, mobility, weights, build, today);
+  }
+
   /** The same with what today's check leaves. */
   public ClientDay with(TodayDose other) {
     return new ClientDay(

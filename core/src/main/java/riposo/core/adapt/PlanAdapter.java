@@ -211,7 +211,8 @@ public final class PlanAdapter {
     Map<String, Station> asPlanned = plannedStations(today);
     for (Settled one : settled) {
       Station plain = java.util.Objects.requireNonNull(asPlanned.get(one.at().key()));
-      stations.put(one.at().key(), station(one.at(), done(one, turns), plain, caps, standings));
+      stations.put(
+          one.at().key(), station(one.at(), done(one, turns), plain, caps, standings, false));
     }
     Timeline timeline = Timeline.compile(today, stations::get, workCap, mobility);
     Timeline asked = Timeline.compile(today, asPlanned::get, OPEN, Mobility.USUAL);
@@ -219,6 +220,18 @@ public final class PlanAdapter {
     for (Settled one : settled) {
       slots.add(slot(one, turns.get(one.at().key()), new Clocks(asked, timeline), caps, day));
     }
+    return whole(
+        planned(plan), timeline, slots, caps, share(today, workCap), restGrows(today, workCap));
+  }
+
+  /** The adapted plan of its slots: what limits on the session say of it. */
+  AdaptedPlan whole(
+      Timeline planned,
+      Timeline timeline,
+      List<AdaptedSlot> slots,
+      Caps caps,
+      AdaptedPlan.@Nullable WorkShare share,
+      boolean restGrows) {
     int effort = caps.cap(Axis.EFFORT, Side.BOTH);
     int[] session = new int[Axis.CELLS];
     shoulders(slots, session);
@@ -233,13 +246,13 @@ public final class PlanAdapter {
     return new AdaptedPlan(
         caps.day(),
         slots,
-        planned(plan),
+        planned,
         timeline,
         Broken.of(caps, session),
         PlanCheck.of(timeline),
         effort == Integer.MAX_VALUE ? null : effort,
-        share(today, workCap),
-        restGrows(today, workCap));
+        share,
+        restGrows);
   }
 
   /** What today makes of a plan before a slot is settled: the plan, the caps, the ceilings. */
@@ -433,15 +446,20 @@ public final class PlanAdapter {
   }
 
   /** The clock as asked for, for nobody in particular, and the client's own. */
-  private record Clocks(Timeline asked, Timeline own) {}
+  record Clocks(Timeline asked, Timeline own) {}
 
-  /** What the clock is told of a slot as this client does it. */
+  /**
+   * What the clock is told of a slot as this client does it.
+   *
+   * @param shared the clock is a group's: its intervals stay as planned, counted ones as well
+   */
   Station station(
       SessionPlan.Asked at,
       List<Performed> parts,
       Station plain,
       Caps caps,
-      Map<String, Standing> standings) {
+      Map<String, Standing> standings,
+      boolean shared) {
     SlotPieces told = SlotPieces.of(at, find(at.slot().movementId()), caps);
     List<Piece> pieces = new ArrayList<>();
     Tempo tempo = plain.tempo();
@@ -464,7 +482,7 @@ public final class PlanAdapter {
     boolean oneSided =
         kind == FormatKind.PHRASE
             ? parts.stream().allMatch(p -> sidesMayBeNamed(p, caps))
-            : kind.countKept() ? pieces.size() == 2 : plain.oneSided();
+            : kind.countKept() && !shared ? pieces.size() == 2 : plain.oneSided();
     return new Station(at.key(), oneSided, at.slot().sides(), told.holdCap(), tempo, pieces);
   }
 
@@ -532,7 +550,7 @@ public final class PlanAdapter {
    *
    * @param gone the movement asked for is no longer in the catalogue
    */
-  private record Settled(
+  record Settled(
       SessionPlan.Asked at,
       Situation situation,
       @Nullable Standing standing,
@@ -683,7 +701,7 @@ public final class PlanAdapter {
   }
 
   /** What is left of a result where the slot asks for one side only. */
-  private SlotResult oneSide(Slot slot, SlotResult result) {
+  SlotResult oneSide(Slot slot, SlotResult result) {
     if (slot.sides() != Sides.ONE_ONLY || result.parts().stream().allMatch(Performed::isRest)) {
       return result;
     }
@@ -704,8 +722,7 @@ public final class PlanAdapter {
         : result.with(parts);
   }
 
-  private AdaptedSlot slot(
-      Settled settled, @Nullable Turn turn, Clocks clocks, Caps caps, ClientDay day) {
+  AdaptedSlot slot(Settled settled, @Nullable Turn turn, Clocks clocks, Caps caps, ClientDay day) {
     SessionPlan.Asked at = settled.at();
     Situation situation = settled.situation();
     Movement asked = find(at.slot().movementId());

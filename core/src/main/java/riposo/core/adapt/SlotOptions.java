@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.ToIntFunction;
 import java.util.stream.Stream;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
@@ -15,6 +16,7 @@ import riposo.core.movement.Catalogue;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
 import riposo.core.plan.FormatKind;
+import riposo.core.plan.PlanBlock;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Sides;
@@ -60,6 +62,23 @@ public final class SlotOptions {
    */
   public Map<String, List<SlotOption>> of(SessionPlan plan, AdaptedPlan adapted, ClientDay day) {
     PlanAdapter.Today today = plans.today(plan, day);
+    int workCap = today.caps().cap(Axis.WORK_PER_REST, Side.BOTH);
+    return of(today, adapted, day, b -> workCap, false);
+  }
+
+  /** The same on a clock that is a group's. */
+  public Map<String, List<SlotOption>> of(SessionPlan plan, SharedPlan.Mine mine, ClientDay day) {
+    PlanAdapter.Today today = plans.today(plan, day);
+    PlanAdapter.Today whole = new PlanAdapter.Today(plan, today.caps(), today.ceilings());
+    return of(whole, mine.adapted(), day, mine.caps(), true);
+  }
+
+  private Map<String, List<SlotOption>> of(
+      PlanAdapter.Today today,
+      AdaptedPlan adapted,
+      ClientDay day,
+      ToIntFunction<PlanBlock> caps,
+      boolean shared) {
     Map<String, AdaptedSlot> byKey = new HashMap<>();
     adapted.slots().forEach(s -> byKey.put(s.slotKey(), s));
     Map<String, Station> plain = plans.plannedStations(today.plan());
@@ -67,7 +86,7 @@ public final class SlotOptions {
     for (SessionPlan.Asked a : today.plan().asked()) {
       AdaptedSlot s = byKey.get(a.key());
       if (s != null && !s.gone()) {
-        stations.put(a.key(), station(a, s.result().parts(), plain, today, day));
+        stations.put(a.key(), station(a, s.result().parts(), plain, today, day, shared));
       }
     }
     Map<String, List<SlotOption>> all = new LinkedHashMap<>();
@@ -82,9 +101,8 @@ public final class SlotOptions {
       List<SlotOption> options = new ArrayList<>();
       for (Map.Entry<Performed, SlotOption.Kind> e : chosen(at, adapted, day).entrySet()) {
         Map<String, Station> with = new HashMap<>(stations);
-        with.put(a.key(), station(a, List.of(e.getKey()), plain, today, day));
-        int workCap = today.caps().cap(Axis.WORK_PER_REST, Side.BOTH);
-        Timeline clock = Timeline.compile(today.plan(), with::get, workCap, day.mobility());
+        with.put(a.key(), station(a, List.of(e.getKey()), plain, today, day, shared));
+        Timeline clock = Timeline.compile(today.plan(), with::get, caps, day.mobility(), List.of());
         options.add(
             new SlotOption(
                 e.getValue(),
@@ -109,9 +127,10 @@ public final class SlotOptions {
       List<Performed> parts,
       Map<String, Station> plain,
       PlanAdapter.Today today,
-      ClientDay day) {
+      ClientDay day,
+      boolean shared) {
     Station usual = java.util.Objects.requireNonNull(plain.get(a.key()));
-    return plans.station(a, parts, usual, today.caps(), day.standings());
+    return plans.station(a, parts, usual, today.caps(), day.standings(), shared);
   }
 
   private Map<Performed, SlotOption.Kind> chosen(At at, AdaptedPlan adapted, ClientDay day) {

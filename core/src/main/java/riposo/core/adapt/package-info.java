@@ -12,6 +12,7 @@
  *       what is above a slot for who can; {@link riposo.core.adapt.PlanKit} what a plan takes
  *   <li>{@link riposo.core.adapt.SlotOptions}: what else a slot may become while it runs, as {@link
  *       riposo.core.adapt.SlotOption}s
+ *   <li>{@link riposo.core.adapt.SharedPlan}: a plan on the one clock of a group
  *   <li>{@link riposo.core.adapt.SessionFit}: what would fit a client's limit on the length
  *   <li>{@link riposo.core.adapt.ClientDay}: a client on a day, put together once
  *   <li>{@link riposo.core.adapt.Situation}, {@link riposo.core.adapt.Kitbag}, {@link

@@ -141,6 +141,45 @@ public record Dose(
             at);
   }
 
+  /** The same with at most so much in each hand. */
+  public Dose atMost(int most) {
+    Held w = weight();
+    return w == null || w.heavier() <= most
+        ? this
+        : new Dose(
+            rounds,
+            reps,
+            holdSeconds,
+            most,
+            hands,
+            share,
+            band,
+            new Held(Math.min(w.left(), most), Math.min(w.right(), most), w.way()),
+            turns,
+            counts,
+            seconds,
+            series,
+            at);
+  }
+
+  /** The same in so many rounds. */
+  public Dose rounds(int other) {
+    return new Dose(
+        other,
+        reps,
+        holdSeconds,
+        grams,
+        hands,
+        share,
+        band,
+        held,
+        turns,
+        counts,
+        seconds,
+        series,
+        at);
+  }
+
   /** The same, the sides coming so. */
   public Dose turns(@Nullable Turns other) {
     return new Dose(

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.UUID;
 import riposo.core.adapt.Ceiling;
 import riposo.core.adapt.ClientDay;
+import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Situation;
 import riposo.core.adapt.Standing;
 import riposo.core.limit.Caps;
@@ -45,6 +46,16 @@ public record Participant(
         day.ceilings(),
         day.standings(),
         day.mobility());
+  }
+
+  /** A client's day as one of a group has it: no bed, and getting down is not practised. */
+  public static ClientDay shared(ClientDay day) {
+    Kitbag kit = day.kit();
+    EnumSet<Kit> items = EnumSet.noneOf(Kit.class);
+    items.addAll(kit.items());
+    items.remove(Kit.BED);
+    return day.with(of(day).caps())
+        .with(new Kitbag(items, kit.weights(), kit.unmeasured(), kit.bands()));
   }
 
   /** What holds for this person in a format that raises the effort by so much. */

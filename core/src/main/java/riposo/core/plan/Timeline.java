@@ -2,7 +2,9 @@ package riposo.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
+import java.util.function.ToIntFunction;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
 import riposo.core.movement.Position;
@@ -50,7 +52,39 @@ public record Timeline(
       int workCap,
       int countCap,
       Mobility mobility) {
-    Compiler c = new Compiler(mobility, workCap, countCap, stations);
+    return compile(
+        plan,
+        stations,
+        b -> b.format().kind().countKept() ? countCap : workCap,
+        mobility,
+        List.of());
+  }
+
+  /**
+   * Somebody whose ways from posture to posture a shared clock waits for.
+   *
+   * @param positions where this person does each slot, by its key; one without stays as they are
+   */
+  public record Walker(Mobility mobility, Map<String, Position> positions) {
+    public Walker {
+      positions = Map.copyOf(positions);
+    }
+  }
+
+  /**
+   * The same for several people on one clock: a change of posture takes what the slowest of them
+   * needs to get to where they do what comes.
+   *
+   * @param caps work as a percentage of rest in a block of work
+   * @param walkers everybody the clock waits for, beside the stations' own posture
+   */
+  public static Timeline compile(
+      SessionPlan plan,
+      Function<String, Station> stations,
+      ToIntFunction<PlanBlock> caps,
+      Mobility mobility,
+      List<Walker> walkers) {
+    Compiler c = new Compiler(mobility, caps, stations, walkers);
     boolean estimated = false;
     for (PlanBlock b : plan.blocks()) {
       if (b.slots().isEmpty() || b.format().kind() == FormatKind.THROUGH_DAY) {
@@ -67,6 +101,25 @@ public record Timeline(
     return c.finish(estimated);
   }
 
+  /** What is left after so many seconds: the part that goes on then is left out. */
+  public Timeline after(int seconds) {
+    List<Segment> left = segments.stream().filter(g -> g.start() >= seconds).toList();
+    return left.size() == segments.size()
+        ? this
+        : new Timeline(
+            left,
+            left.stream().mapToInt(Segment::length).sum(),
+            sum(left, Segment.Kind.WORK),
+            sum(left, Segment.Kind.REST),
+            postureChanges,
+            floorTrips,
+            estimated);
+  }
+
+  private static int sum(List<Segment> segments, Segment.Kind kind) {
+    return segments.stream().filter(g -> g.kind() == kind).mapToInt(Segment::length).sum();
+  }
+
   /** Seconds of a block, rests and changes included. */
   public int seconds(Block block) {
     return segments.stream().filter(s -> s.block() == block).mapToInt(Segment::length).sum();
@@ -74,9 +127,10 @@ public record Timeline(
 
   private static final class Compiler {
     private final Mobility mobility;
-    private final int cap;
-    private final int countCap;
+    private final ToIntFunction<PlanBlock> caps;
     private final Function<String, Station> stations;
+    private final List<Walker> walkers;
+    private final @Nullable Position[] stand;
     private final List<Segment> out = new ArrayList<>();
     private @Nullable PlanBlock block;
     private int now;
@@ -88,11 +142,16 @@ public record Timeline(
     private int changes;
     private int trips;
 
-    Compiler(Mobility mobility, int cap, int countCap, Function<String, Station> stations) {
+    Compiler(
+        Mobility mobility,
+        ToIntFunction<PlanBlock> caps,
+        Function<String, Station> stations,
+        List<Walker> walkers) {
       this.mobility = mobility;
-      this.cap = cap;
-      this.countCap = countCap;
+      this.caps = caps;
       this.stations = stations;
+      this.walkers = walkers;
+      this.stand = new @Nullable Position[walkers.size()];
     }
 
     void begin(PlanBlock b) {
@@ -112,7 +171,7 @@ public record Timeline(
       if (block == null || block.block() != Block.WORK) {
         return Integer.MAX_VALUE;
       }
-      return block.format().kind().countKept() ? countCap : cap;
+      return caps.applyAsInt(block);
     }
 
     void bout(Bout b) {
@@ -223,7 +282,7 @@ public record Timeline(
           int wanted = reps * s.tempo().seconds();
           Bout at = Bout.at(slot, round, wanted);
           int left = time - (now - from);
-          int way = way(s.pieces().get(0).position());
+          int way = way(s.pieces().get(0).position(), at.key());
           if (way >= left) {
             put(left, Segment.Kind.REST, at, Side.BOTH, null, null);
             return;
@@ -273,15 +332,28 @@ public record Timeline(
       }
     }
 
-    private int way(@Nullable Position to) {
-      return position == null || to == null ? 0 : mobility.seconds(position, to);
+    private int way(@Nullable Position to, String key) {
+      int longest = position == null || to == null ? 0 : mobility.seconds(position, to);
+      for (int i = 0; i < stand.length; i++) {
+        Walker w = walkers.get(i);
+        Position from = stand[i];
+        Position there = w.positions().get(key);
+        if (from != null && there != null) {
+          longest = Math.max(longest, w.mobility().seconds(from, there));
+        }
+      }
+      return longest;
     }
 
     private void moveTo(@Nullable Position to, Bout b) {
       if (to == null) {
         return;
       }
-      int cost = way(to);
+      int cost = way(to, b.key());
+      for (int i = 0; i < stand.length; i++) {
+        Position there = walkers.get(i).positions().get(b.key());
+        stand[i] = there == null ? stand[i] : there;
+      }
       Position from = position;
       if (cost > 0 && from != null) {
         changes++;

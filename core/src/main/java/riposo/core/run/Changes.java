@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
 
 /**
@@ -15,6 +16,16 @@ import riposo.core.limit.Side;
  * pain was over the client's line in two of their sets.
  */
 public final class Changes {
+  /** How hard the form of a slot is; what is asked has no option. */
+  @FunctionalInterface
+  public interface Hardness {
+    /** Nothing is known of any: none is harder than another. */
+    Hardness UNKNOWN = (person, slotKey, option) -> 0;
+
+    /** 0 to 100; 0 where it is not known. */
+    int of(UUID person, String slotKey, @Nullable String option);
+  }
+
   private static final int LEAVES = 2;
 
   private record SlotKey(UUID person, String slotKey) {}
@@ -25,9 +36,22 @@ public final class Changes {
   private final Map<SlotKey, Set<SetOf>> hurt = new HashMap<>();
   private final Map<SlotKey, Integer> left = new HashMap<>();
 
-  Changes() {}
+  private final Hardness hardness;
+
+  Changes(Hardness hardness) {
+    this.hardness = hardness;
+  }
 
   void take(UUID person, Change c) {
+    if (c.to() == Change.To.OPTION && times(person, c.slotKey()) > 0) {
+      // a device that had not heard of the pain may have taken it: nothing is made harder after
+      // that
+      Doing now = of(person, c.slotKey(), c.round(), c.side());
+      if (hardness.of(person, c.slotKey(), c.option())
+          > hardness.of(person, c.slotKey(), now.option())) {
+        return;
+      }
+    }
     taken.computeIfAbsent(new SlotKey(person, c.slotKey()), k -> new ArrayList<>()).add(c);
   }
 

@@ -155,6 +155,31 @@ public sealed interface RunEvent {
   }
 
   /**
+   * Somebody leaves before the end, or comes back.
+   *
+   * @param person who
+   * @param why null when they are back
+   */
+  record Away(Stamp stamp, UUID person, @Nullable Leaving why) implements RunEvent {
+    @Override
+    public Away with(Stamp other) {
+      return new Away(other, person, why);
+    }
+  }
+
+  /**
+   * Somebody comes to a run that has begun. Only the studio takes them in: it is no device's event.
+   *
+   * @param person who
+   */
+  record Joined(Stamp stamp, UUID person) implements RunEvent {
+    @Override
+    public Joined with(Stamp other) {
+      return new Joined(other, person);
+    }
+  }
+
+  /**
    * A sign of the stop panel.
    *
    * @param person whose sign; null for everybody of the run

@@ -1,6 +1,7 @@
 package riposo.core.run;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -32,6 +33,7 @@ import riposo.core.plan.Timeline;
  * @param timeline the clock everybody shares
  * @param beat beats a minute, locked in the run; null for none
  * @param people at least one
+ * @param group whose run it is; null where one person trains alone
  */
 public record RunSheet(
     UUID planId,
@@ -39,13 +41,54 @@ public record RunSheet(
     LocalDate date,
     Timeline timeline,
     @Nullable Integer beat,
-    List<Person> people) {
+    List<Person> people,
+    @Nullable Group group) {
   public RunSheet {
     people = List.copyOf(people);
     if (people.isEmpty()) {
       throw new IllegalArgumentException("a run is for somebody");
     }
   }
+
+  /** The sheet of one person, or of a run kept of before. */
+  public RunSheet(
+      UUID planId,
+      String planName,
+      LocalDate date,
+      Timeline timeline,
+      @Nullable Integer beat,
+      List<Person> people) {
+    this(planId, planName, date, timeline, beat, people, null);
+  }
+
+  /**
+   * A group on one clock.
+   *
+   * @param lanes what is shown, as many as the group has
+   */
+  public record Group(UUID id, String name, List<Lane> lanes) {
+    public Group {
+      lanes = List.copyOf(lanes);
+    }
+  }
+
+  /**
+   * A lane: what is demonstrated in it.
+   *
+   * @param shown by slot key; a slot without one shows nothing of its own in this lane
+   */
+  public record Lane(String name, Map<String, Shown> shown) {
+    public Lane {
+      shown = Map.copyOf(shown);
+    }
+  }
+
+  /**
+   * What a lane shows in a slot.
+   *
+   * @param height of the posture, 0 lying to 5 on a step
+   */
+  public record Shown(Form form, int height) {}
 
   /**
    * One person of the run.
@@ -55,6 +98,7 @@ public record RunSheet(
    * @param breathlessCap greatest breathlessness permitted, 0 to 10; null when nothing caps it
    * @param painLine greatest pain that does not ease a movement, 0 to 10; null in older runs
    * @param share what this person works of each interval; null when the cap changes nothing
+   * @param joinedAt when they came, ms since 1970 UTC, where the run had begun; null otherwise
    */
   public record Person(
       UUID id,
@@ -62,9 +106,26 @@ public record RunSheet(
       @Nullable Integer breathlessCap,
       @Nullable Integer painLine,
       @Nullable WorkShare share,
-      List<Slot> slots) {
+      List<Slot> slots,
+      @Nullable Long joinedAt) {
     public Person {
       slots = List.copyOf(slots);
+    }
+
+    /** Who is there from the start. */
+    public Person(
+        UUID id,
+        @Nullable Integer effortCap,
+        @Nullable Integer breathlessCap,
+        @Nullable Integer painLine,
+        @Nullable WorkShare share,
+        List<Slot> slots) {
+      this(id, effortCap, breathlessCap, painLine, share, slots, null);
+    }
+
+    /** The same, having come at that time. */
+    public Person joined(long at) {
+      return new Person(id, effortCap, breathlessCap, painLine, share, slots, at);
     }
 
     public Optional<Slot> slot(String key) {
@@ -86,6 +147,9 @@ public record RunSheet(
    * @param stretch what fills the rests; null where no stretch does
    * @param upper the option above what is asked; null where there is none for this person
    * @param band which band and where it is gripped; null where the plan asks for none
+   * @param lane the group's lane it is done with; null where there is none, or none serves
+   * @param out rounds this person sits out on the group's clock; empty elsewhere
+   * @param share what is worked of each work + rest of the group's clock; null where all of it is
    */
   public record Slot(
       String key,
@@ -99,9 +163,13 @@ public record RunSheet(
       List<Stage> stages,
       @Nullable Stretch stretch,
       @Nullable Upper upper,
-      @Nullable BandGrip band) {
+      @Nullable BandGrip band,
+      @Nullable Integer lane,
+      Set<Integer> out,
+      @Nullable WorkShare share) {
     @SuppressWarnings("ConstantValue") // a run kept of before has no options
     public Slot {
+      out = out == null ? Set.of() : Set.copyOf(out);
       parts = List.copyOf(parts);
       closers = Set.copyOf(closers);
       permitted = permitted == null ? List.of() : List.copyOf(permitted);
@@ -110,6 +178,42 @@ public record RunSheet(
       if (parts.isEmpty()) {
         throw new IllegalArgumentException("slot " + key + " has nothing to do");
       }
+    }
+
+    /** A slot on a clock of its own. */
+    public Slot(
+        String key,
+        Block block,
+        String askedId,
+        List<Part> parts,
+        boolean pinned,
+        Set<UUID> closers,
+        List<Choice> permitted,
+        List<Option> options,
+        List<Stage> stages,
+        @Nullable Stretch stretch,
+        @Nullable Upper upper,
+        @Nullable BandGrip band) {
+      this(
+          key, block, askedId, parts, pinned, closers, permitted, options, stages, stretch, upper,
+          band, null, Set.of(), null);
+    }
+
+    /** The same on a group's clock. */
+    public Slot shared(@Nullable Integer inLane, Set<Integer> sitsOut, @Nullable WorkShare works) {
+      return new Slot(
+          key, block, askedId, parts, pinned, closers, permitted, options, stages, stretch, upper,
+          band, inLane, sitsOut, works);
+    }
+
+    /** How hard what is done is, 0 to 100: the hardest of its parts; 0 where it is not known. */
+    public int hardness(@Nullable String optionId) {
+      return option(optionId).map(Option::parts).orElse(parts).stream()
+          .map(p -> p.form().difficulty())
+          .filter(d -> d != null)
+          .mapToInt(Integer::intValue)
+          .max()
+          .orElse(0);
     }
 
     /** What the sheet asks on that side: its own part, else the one for both, else the first. */
@@ -268,6 +372,31 @@ public record RunSheet(
     return lines;
   }
 
+  /** How hard every option of every slot is. */
+  public Changes.Hardness hardness() {
+    return (who, slotKey, option) ->
+        person(who).flatMap(p -> p.slot(slotKey)).map(s -> s.hardness(option)).orElse(0);
+  }
+
+  /** The same with somebody who comes while it runs. */
+  public RunSheet with(Person newcomer) {
+    List<Person> all = new ArrayList<>(people);
+    all.add(newcomer);
+    return new RunSheet(planId, planName, date, timeline, beat, all, group);
+  }
+
+  /** The same with one of several people alone: nobody else's business. */
+  public RunSheet just(UUID id) {
+    return new RunSheet(
+        planId,
+        planName,
+        date,
+        timeline,
+        beat,
+        people.stream().filter(p -> p.id().equals(id)).toList(),
+        group);
+  }
+
   /** The same without one of several people. */
   public RunSheet without(UUID id) {
     return new RunSheet(
@@ -276,7 +405,8 @@ public record RunSheet(
         date,
         timeline,
         beat,
-        people.stream().filter(p -> !p.id().equals(id)).toList());
+        people.stream().filter(p -> !p.id().equals(id)).toList(),
+        group);
   }
 
   /** The run's only person; empty where there are several. */

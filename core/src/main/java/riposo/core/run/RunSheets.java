@@ -16,6 +16,7 @@ import riposo.core.adapt.Adapter;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.RestStretch;
+import riposo.core.adapt.SharedPlan;
 import riposo.core.adapt.SlotOption;
 import riposo.core.adapt.SlotOptions;
 import riposo.core.adapt.UpperOption;
@@ -65,11 +66,67 @@ public final class RunSheets {
         adapted.date(),
         adapted.timeline(),
         plan.beat(),
-        List.of(person(day, plan, adapted, goalEffort, painLine)));
+        List.of(
+            person(
+                day,
+                plan,
+                adapted,
+                new SlotOptions(adapter).of(plan, adapted, day),
+                goalEffort,
+                painLine)));
+  }
+
+  /**
+   * One of a group.
+   *
+   * @param lanes the lane each slot is done with, by its key; none where no lane serves
+   * @param goalEffort effort aimed for, 1 to 10
+   * @param painLine greatest pain that does not ease a movement, 0 to 10
+   */
+  public RunSheet.Person inGroup(
+      SessionPlan plan,
+      SharedPlan.Mine mine,
+      ClientDay day,
+      Map<String, Integer> lanes,
+      int goalEffort,
+      int painLine) {
+    RunSheet.Person p =
+        person(
+            day,
+            plan,
+            mine.adapted(),
+            new SlotOptions(adapter).of(plan, mine, day),
+            goalEffort,
+            painLine);
+    return new RunSheet.Person(
+        p.id(),
+        p.effortCap(),
+        p.breathlessCap(),
+        p.painLine(),
+        p.share(),
+        p.slots().stream()
+            .map(
+                s ->
+                    s.shared(
+                        lanes.get(s.key()),
+                        mine.out().getOrDefault(s.key(), Set.of()),
+                        mine.shares().get(s.key())))
+            .toList());
+  }
+
+  /** What a lane shows in a slot. */
+  public RunSheet.Shown shown(String movementId) {
+    Performed p = new Performed(Side.BOTH, movementId, List.of(), 100);
+    return new RunSheet.Shown(form(p), catalogue.movement(movementId).position().height);
   }
 
   private RunSheet.Person person(
-      ClientDay day, SessionPlan plan, AdaptedPlan adapted, int goalEffort, int painLine) {
+      ClientDay day,
+      SessionPlan plan,
+      AdaptedPlan adapted,
+      Map<String, List<SlotOption>> options,
+      int goalEffort,
+      int painLine) {
     Integer cap = adapted.effortCap();
     int goal = cap == null ? goalEffort : Math.min(goalEffort, cap);
     Map<String, Integer> most = new HashMap<>();
@@ -84,7 +141,6 @@ public final class RunSheets {
         atOnce.add(a.key());
       }
     }
-    Map<String, List<SlotOption>> options = new SlotOptions(adapter).of(plan, adapted, day);
     int breathless = day.today().caps(day.caps()).cap(Axis.BREATHLESSNESS, Side.BOTH);
     return new RunSheet.Person(
         day.clientId(),

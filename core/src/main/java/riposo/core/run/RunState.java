@@ -2,6 +2,7 @@ package riposo.core.run;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -31,6 +32,7 @@ import riposo.core.plan.Segment;
  * @param stops every STOP, earliest first
  * @param changes of every slot that is done otherwise, in the order they were taken
  * @param unwell the mild symptoms that are not gone, of each person the last
+ * @param away who left before the end and did not come back, and why
  */
 public record RunState(
     Status status,
@@ -45,7 +47,8 @@ public record RunState(
     List<Known> entries,
     List<RunEvent.Stop> stops,
     Changes changes,
-    List<RunEvent.Unwell> unwell) {
+    List<RunEvent.Unwell> unwell,
+    Map<UUID, Leaving> away) {
 
   /**
    * What is known of a set of a person.
@@ -82,7 +85,20 @@ public record RunState(
    */
   public static RunState fold(
       List<Segment> segments, Set<UUID> people, Collection<RunEvent> events, long asOf) {
-    return fold(segments, people, Map.of(), events, asOf);
+    return fold(segments, people, Map.of(), Changes.Hardness.UNKNOWN, events, asOf);
+  }
+
+  /**
+   * The same for the sheet a run was started with: its pain lines, and how hard its options are.
+   */
+  public static RunState fold(RunSheet sheet, Collection<RunEvent> events, long asOf) {
+    return fold(
+        sheet.timeline().segments(),
+        sheet.ids(),
+        sheet.painLines(),
+        sheet.hardness(),
+        events,
+        asOf);
   }
 
   /**
@@ -90,15 +106,17 @@ public record RunState(
    *
    * @param lines the greatest pain of each person that does not ease a movement, 0 to 10; one who
    *     has none is never told to leave one
+   * @param hardness after pain over the line nothing harder is taken
    */
   public static RunState fold(
       List<Segment> segments,
       Set<UUID> people,
       Map<UUID, Integer> lines,
+      Changes.Hardness hardness,
       Collection<RunEvent> events,
       long asOf) {
     int total = segments.isEmpty() ? 0 : segments.get(segments.size() - 1).endExclusive();
-    Fold f = new Fold(segments, total * 1000L, people, lines);
+    Fold f = new Fold(segments, total * 1000L, people, lines, hardness);
     List<RunEvent> ordered = ordered(events);
     long last =
         ordered.stream()
@@ -116,6 +134,8 @@ public record RunState(
         || e instanceof RunEvent.Stop
         || e instanceof RunEvent.Changed
         || e instanceof RunEvent.Unwell
+        || e instanceof RunEvent.Away
+        || e instanceof RunEvent.Joined
         || e instanceof RunEvent.PulseRead);
   }
 
@@ -170,6 +190,8 @@ public record RunState(
     private final Map<UUID, Integer> lines;
     private final List<RunEvent> told = new ArrayList<>();
     private final Map<UUID, RunEvent.Unwell> unwell = new LinkedHashMap<>();
+    private final Map<UUID, Leaving> away = new LinkedHashMap<>();
+    private final Changes.Hardness hardness;
     private Status status = Status.READY;
     private long position;
     private long hold;
@@ -182,7 +204,13 @@ public record RunState(
     private boolean leftOpen;
     private final List<RunEvent.Stop> stops = new ArrayList<>();
 
-    Fold(List<Segment> segments, long total, Set<UUID> people, Map<UUID, Integer> lines) {
+    Fold(
+        List<Segment> segments,
+        long total,
+        Set<UUID> people,
+        Map<UUID, Integer> lines,
+        Changes.Hardness hardness) {
+      this.hardness = hardness;
       this.segments = segments;
       this.total = total;
       this.lines = lines;
@@ -194,8 +222,16 @@ public record RunState(
         told.add(e);
         return;
       }
-      if (e instanceof RunEvent.PulseRead) {
+      if (e instanceof RunEvent.PulseRead || e instanceof RunEvent.Joined) {
         return; // told beside the run, it moves nothing
+      }
+      if (e instanceof RunEvent.Away a) {
+        if (a.why() == null) {
+          away.remove(a.person());
+        } else {
+          away.put(a.person(), a.why());
+        }
+        return;
       }
       if (e instanceof RunEvent.Unwell u) {
         unwell.remove(u.person());
@@ -302,7 +338,7 @@ public record RunState(
 
     RunState at(long asOf) {
       advance(asOf);
-      Changes changes = new Changes();
+      Changes changes = new Changes(hardness);
       List<Known> known = known(changes);
       return new RunState(
           going.isEmpty() ? Status.STOPPED : status,
@@ -317,7 +353,8 @@ public record RunState(
           known,
           List.copyOf(stops),
           changes,
-          List.copyOf(unwell.values()));
+          List.copyOf(unwell.values()),
+          Collections.unmodifiableMap(away));
     }
   }
 }

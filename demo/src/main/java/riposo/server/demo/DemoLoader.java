@@ -240,7 +240,7 @@ class DemoLoader implements ApplicationRunner {
       NextPart next = s.next();
       if (next != null) {
         NextDay said = new NextDay(next.pain(), next.compared(), false, Set.of());
-        at(new Moment(s.day() + 1, next.hour()), () -> checkIns.answer(run[0], said));
+        at(new Moment(s.day() + 1, next.hour()), () -> checkIns.answer(run[0], id, said));
       }
       if (Boolean.TRUE.equals(s.accepted())) {
         at(new Moment(s.day() + 1, 9), () -> verdicts.acceptAll(id));

@@ -2,11 +2,13 @@ package riposo.server.adapt;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Cost;
+import riposo.core.adapt.Pin;
 import riposo.core.adapt.TodayDose;
 import riposo.core.dose.Dose;
 import riposo.core.limit.Side;
@@ -174,4 +176,10 @@ public interface AdaptedPlans {
 
   /** The same for a client's day put together elsewhere, as in the room of a group. */
   AdaptedPlan adapt(UUID planId, ClientDay day);
+
+  /** A day with the weights set by hand for a plan. */
+  ClientDay prepared(UUID planId, ClientDay day);
+
+  /** The professional's choices for a client in a plan, by slot key. */
+  Map<String, Pin> pinned(UUID planId, UUID clientId);
 }

@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import riposo.core.tolerance.NextDay;
 
 /** Check-ins, for the other modules. */
@@ -15,14 +14,14 @@ public interface CheckIns {
   /** Answers of a client by run. */
   Map<UUID, NextDay> answers(UUID clientId);
 
-  /** Stores the answer for a run, as the client's page does. */
-  void answer(UUID runId, NextDay answer);
+  /** Stores the answer of a client for a run, as their page does. */
+  void answer(UUID runId, UUID clientId, NextDay answer);
 
   /** Check-ins open on that day without an answer. */
   List<Waiting> waiting(LocalDate today);
 
-  /** The sent link for a run; null when none was sent. */
-  @Nullable String link(UUID runId);
+  /** The link sent to each client of a run; without those to whom none was sent. */
+  Map<UUID, String> links(UUID runId);
 
   /** Published inside the transaction that stores an answer. */
   record Answered(UUID runId, UUID clientId) {}

@@ -2,13 +2,19 @@ package riposo.server.run;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.adapt.TodayDose;
+import riposo.core.limit.Strength;
 import riposo.core.run.DoneRun;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
 import riposo.core.today.TodayCheck;
+import riposo.server.platform.Problems;
+import riposo.server.screening.TodayChecks;
 
 /** Runs, for the other modules. */
 public interface Runs {
@@ -26,6 +32,67 @@ public interface Runs {
 
   /** Stores events; a 409 problem with the sentence when one is refused. */
   void record(UUID runId, List<RunEvent> events);
+
+  /**
+   * Somebody who is to begin with a group.
+   *
+   * @param checkId of today's check
+   * @param dose another dose than the check's, with a reason; null for the check's
+   */
+  record Joining(
+      UUID clientId,
+      @Nullable UUID checkId,
+      TodayCheck.@Nullable Dose dose,
+      @Nullable String reason) {}
+
+  /** Somebody found good to begin as far as they themselves are concerned: what today leaves. */
+  record Admitted(Joining joining, TodayChecks.Checked checked, TodayDose today) {}
+
+  /**
+   * Somebody with their part of a group's run.
+   *
+   * @param problems what limits on the session as a whole say against it
+   * @param strength of the strongest of them; null when there is none
+   */
+  record Beginner(
+      Admitted admitted,
+      RunSheet.Person person,
+      List<String> problems,
+      @Nullable Strength strength) {}
+
+  /** Why somebody is not taken in. */
+  record Refusal(UUID clientId, String code, String sentence, List<String> reasons) {}
+
+  /**
+   * Holds a client for a start and asks whether they may begin with a group; a problem with the
+   * sentence where they may not.
+   */
+  Admitted admit(Joining who);
+
+  /** The run this start made before, with the same people; null where it made none yet. */
+  @Nullable UUID begunBefore(UUID id, UUID groupId, Set<UUID> people);
+
+  /** Starts a group's run, all or nobody: a problem that names everybody who may not. */
+  UUID startGroup(UUID id, RunSheet sheet, List<Beginner> people);
+
+  /** What a run was started with, the run held until the transaction ends. */
+  RunSheet held(UUID id);
+
+  /** Takes somebody into a group's run that goes on. */
+  void join(UUID runId, Beginner who);
+
+  /** The run of a group that is not ended; null where there is none. */
+  @Nullable UUID openOf(UUID groupId);
+
+  /** The problem of a group's start that names everybody who may not begin, and why. */
+  static Problems notAll(List<Refusal> refusals) {
+    return Problems.refused(
+        "not-all-may-start",
+        refusals.size() == 1
+            ? "One of them may not start; nobody was started."
+            : refusals.size() + " of them may not start; nobody was started.",
+        Map.of("people", refusals));
+  }
 
   /** Closes a run of one person with the words after it; feel is GOOD, SO_SO or POOR. */
   void close(UUID runId, int effort, String feel);

@@ -34,6 +34,12 @@ public interface TodayChecks {
    */
   Checked require(UUID clientId, @Nullable UUID checkId);
 
+  /** What the client's conditions ask for today. */
+  TodayCheck.Needs needs(UUID clientId);
+
+  /** The newest check, where a run may start with it now; null where it may not. */
+  @Nullable Checked usable(UUID clientId);
+
   /** Judges and stores a check; returns its id. */
   UUID check(UUID clientId, TodayCheck.Given given);
 

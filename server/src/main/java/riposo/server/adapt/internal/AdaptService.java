@@ -117,6 +117,11 @@ class AdaptService implements AdaptedPlans {
     return set(planId, days.at(clientId, date, room));
   }
 
+  @Override
+  public ClientDay prepared(UUID planId, ClientDay day) {
+    return set(planId, day);
+  }
+
   private ClientDay set(UUID planId, ClientDay day) {
     Map<String, SetWeight> set = new HashMap<>();
     for (WeightRow w : weights.findByClientIdAndPlanId(day.clientId(), planId)) {
@@ -133,7 +138,8 @@ class AdaptService implements AdaptedPlans {
         .adapt(plans.require(planId).plan(), day, pinned(planId, day.clientId()));
   }
 
-  private Map<String, Pin> pinned(UUID planId, UUID clientId) {
+  @Override
+  public Map<String, Pin> pinned(UUID planId, UUID clientId) {
     Map<String, Pin> pinned = new HashMap<>();
     for (PinRow p : pins.findByClientIdAndPlanId(clientId, planId)) {
       pinned.put(

@@ -4,9 +4,9 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
+import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -38,8 +38,8 @@ class CheckInController {
       @NotNull(message = "Tap yes or no.") Boolean moreTired,
       @NotNull(message = "Tap what is new, or nothing.") Set<NextDay.Sign> newSigns) {}
 
-  /** The link sent for a run. */
-  record Link(@Nullable String link) {}
+  /** The link sent to a client for a run. */
+  record Link(UUID clientId, String link) {}
 
   private final CheckInService service;
   private final CheckIns checkIns;
@@ -80,9 +80,11 @@ class CheckInController {
         });
   }
 
-  @GetMapping("/runs/{runId}/check-in-link")
-  Link link(@PathVariable UUID runId) {
+  @GetMapping("/runs/{runId}/check-in-links")
+  List<Link> links(@PathVariable UUID runId) {
     runs.require(runId);
-    return new Link(checkIns.link(runId));
+    return checkIns.links(runId).entrySet().stream()
+        .map(e -> new Link(e.getKey(), e.getValue()))
+        .toList();
   }
 }

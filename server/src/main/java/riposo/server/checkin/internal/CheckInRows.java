@@ -83,7 +83,7 @@ final class CheckInRows {
 
     List<CheckIn> findByAnsweredAtIsNullAndOpensOnLessThanEqual(LocalDate day);
 
-    Optional<CheckIn> findByRunId(UUID runId);
+    Optional<CheckIn> findByRunIdAndClientId(UUID runId, UUID clientId);
   }
 
   interface TokenStore extends Repository<Token, String> {

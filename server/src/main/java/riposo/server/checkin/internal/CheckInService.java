@@ -11,7 +11,6 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
@@ -70,7 +69,7 @@ class CheckInService implements CheckIns {
 
   @EventListener
   void onClosed(Runs.RunClosed e) {
-    if (store.findByRunId(e.runId()).isPresent()) {
+    if (store.findByRunIdAndClientId(e.runId(), e.clientId()).isPresent()) {
       return;
     }
     LocalDate today = studios.today();
@@ -139,9 +138,12 @@ class CheckInService implements CheckIns {
   }
 
   @Override
-  public void answer(UUID runId, NextDay answer) {
+  public void answer(UUID runId, UUID clientId, NextDay answer) {
     store(
-        store.findByRunId(runId).orElseThrow(() -> Problems.notFound("check-in", runId)).id,
+        store
+            .findByRunIdAndClientId(runId, clientId)
+            .orElseThrow(() -> Problems.notFound("check-in", runId))
+            .id,
         answer);
   }
 
@@ -183,12 +185,14 @@ class CheckInService implements CheckIns {
 
   @Override
   @Transactional(readOnly = true)
-  public @Nullable String link(UUID runId) {
-    return messages.findByRunId(runId).stream()
-        .map(m -> m.link)
-        .filter(java.util.Objects::nonNull)
-        .findFirst()
-        .orElse(null);
+  public Map<UUID, String> links(UUID runId) {
+    Map<UUID, String> links = new HashMap<>();
+    for (CheckInRows.Message m : messages.findByRunId(runId)) {
+      if (m.link != null) {
+        links.putIfAbsent(m.clientId, m.link);
+      }
+    }
+    return links;
   }
 
   static String hash(String token) {

@@ -2,6 +2,7 @@ package riposo.server.day.internal;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -60,6 +61,29 @@ class Waits {
       all.add(Wording.counted(others, "verdict", "verdicts"));
     }
     return String.join(", ", all) + " to decide";
+  }
+
+  /** What waits of one run of several people is said once, with how many it is about. */
+  private static List<WaitView> once(List<WaitView> waits) {
+    List<WaitView> all = new ArrayList<>();
+    Map<String, List<WaitView>> shared = new LinkedHashMap<>();
+    for (WaitView w : waits) {
+      if (w.kind().equals("RUN") || w.kind().equals("AFTER")) {
+        shared.computeIfAbsent(w.kind() + w.runId(), k -> new ArrayList<>()).add(w);
+      } else {
+        all.add(w);
+      }
+    }
+    for (List<WaitView> of : shared.values()) {
+      WaitView w = of.get(0);
+      int others = of.size() - 1;
+      String who =
+          others == 0
+              ? w.client()
+              : w.client() + " and " + Wording.counted(others, "other", "others");
+      all.add(new WaitView(w.kind(), w.clientId(), who, w.text(), w.runId()));
+    }
+    return all;
   }
 
   /** Everything that waits on a day, stops first. */
@@ -150,7 +174,7 @@ class Waits {
                     r.id()));
       }
     }
-    return waits;
+    return once(waits);
   }
 
   private String name(UUID clientId) {

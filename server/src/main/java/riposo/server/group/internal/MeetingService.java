@@ -229,7 +229,7 @@ class MeetingService {
     return new LaneSheet(k.lanes(), slots, k.home());
   }
 
-  private SheetMaker.Given given(UUID id, LocalDate date, Meeting m) {
+  SheetMaker.Given given(UUID id, LocalDate date, Meeting m) {
     GroupRow g = store.require(id, "group");
     UUID planId = g.planId;
     if (planId == null) {

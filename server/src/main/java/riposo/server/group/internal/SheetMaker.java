@@ -319,7 +319,7 @@ class SheetMaker {
   }
 
   /** Lanes by where their movements mostly are; of two alike the easier one is the gentler. */
-  private List<String> names(SessionPlan plan, LaneSheet sheet) {
+  List<String> names(SessionPlan plan, LaneSheet sheet) {
     Set<String> work =
         plan.asked().stream()
             .filter(a -> a.block().block() == Block.WORK)

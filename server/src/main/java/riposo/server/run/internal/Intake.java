@@ -148,6 +148,9 @@ final class Intake {
     if (e.stamp().device().equals(Stamp.SERVER)) {
       return "A device is not named so.";
     }
+    if (e instanceof RunEvent.Joined) {
+      return "The studio takes somebody in, not a device.";
+    }
     if (e instanceof RunEvent.Logged l) {
       return sheet.refuses(l.person(), l.entry());
     }

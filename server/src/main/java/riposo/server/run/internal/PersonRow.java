@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
+import riposo.core.run.AfterSymptom;
 import riposo.core.today.TodayCheck;
 import riposo.server.platform.Owned;
 
@@ -54,6 +55,12 @@ class PersonRow extends Owned {
   @Nullable Integer effortAfter;
 
   @Nullable String feel;
+
+  /** What was felt after it; null where it was not asked. */
+  @Enumerated(EnumType.STRING)
+  @JdbcTypeCode(SqlTypes.VARCHAR)
+  @Nullable AfterSymptom symptom;
+
   @Nullable String note;
 
   boolean closed() {

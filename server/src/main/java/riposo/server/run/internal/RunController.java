@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.EventDocument;
+import riposo.core.run.AfterSymptom;
 import riposo.core.today.TodayCheck;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
@@ -61,6 +62,7 @@ class RunController {
    * Words after a run.
    *
    * @param clientId whose; null where the run has one person
+   * @param symptom what is felt; null where it was not asked
    */
   record After(
       @NotNull(message = "Ask for the effort of the session.")
@@ -71,7 +73,8 @@ class RunController {
           @Pattern(regexp = "GOOD|SO_SO|POOR", message = "Good, so-so or poor.")
           String feel,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String note,
-      @Nullable UUID clientId) {}
+      @Nullable UUID clientId,
+      @Nullable AfterSymptom symptom) {}
 
   private final RunService runs;
   private final EventService events;
@@ -140,7 +143,7 @@ class RunController {
 
   @PostMapping("/runs/{id}/after")
   RunViews.RunView after(@PathVariable UUID id, @Valid @RequestBody After f) {
-    runs.close(id, f.clientId(), f.effort(), f.feel(), f.note());
+    runs.close(id, f.clientId(), f.effort(), f.feel(), f.note(), f.symptom());
     return views.view(id);
   }
 }

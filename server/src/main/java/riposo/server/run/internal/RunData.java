@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import riposo.catalogue.EventDocument;
 import riposo.catalogue.RunDocument;
+import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.server.client.ClientData;
 import riposo.server.platform.Json;
@@ -55,13 +57,22 @@ class RunData implements ClientData {
   @Override
   public Object export(UUID clientId) {
     return people.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
-        .map(p -> export(store.require(p.runId, "run")))
+        .map(p -> export(store.require(p.runId, "run"), clientId))
         .toList();
   }
 
-  private RunExport export(RunRow run) {
-    RunDocument d = new RunDocument(run.sheet(), log.events(run.id));
-    return new RunExport(views.view(run), json.read(d.write(), JsonNode.class));
+  /** The run as this client had it: of a group nothing of the others. */
+  private RunExport export(RunRow run, UUID clientId) {
+    List<RunEvent> own =
+        log.events(run.id).stream()
+            .filter(
+                e -> {
+                  UUID whose = EventDocument.person(e);
+                  return whose == null || whose.equals(clientId);
+                })
+            .toList();
+    RunDocument d = new RunDocument(run.sheet().just(clientId), own);
+    return new RunExport(views.view(run, clientId), json.read(d.write(), JsonNode.class));
   }
 
   @Override

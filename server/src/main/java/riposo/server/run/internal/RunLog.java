@@ -76,12 +76,7 @@ class RunLog {
 
   /** Where a run stands at this moment. */
   RunState state(RunSheet sheet, Collection<RunEvent> events) {
-    return RunState.fold(
-        sheet.timeline().segments(),
-        sheet.ids(),
-        sheet.painLines(),
-        events,
-        studios.now().toEpochMilli());
+    return RunState.fold(sheet, events, studios.now().toEpochMilli());
   }
 
   /** Every STOP of a client, withdrawn or not, earliest first. */

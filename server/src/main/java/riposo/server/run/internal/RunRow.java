@@ -38,6 +38,10 @@ class RunRow extends Owned {
 
   @Nullable Integer minutes;
 
+  /** Whose run it is; null where one person trains alone. */
+  @Column(name = "group_id")
+  @Nullable UUID groupId;
+
   /** When an event last came in, or the run was made. */
   @Column(name = "heard_at")
   Instant heardAt;

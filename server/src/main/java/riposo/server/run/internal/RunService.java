@@ -3,6 +3,7 @@ package riposo.server.run.internal;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -19,10 +20,13 @@ import riposo.core.adapt.TodayDose;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Broken;
 import riposo.core.limit.Side;
+import riposo.core.limit.Strength;
+import riposo.core.run.AfterSymptom;
 import riposo.core.run.DoneRun;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
+import riposo.core.run.Stamp;
 import riposo.core.run.StartGate;
 import riposo.core.screening.Finding;
 import riposo.core.today.TodayCheck;
@@ -32,6 +36,7 @@ import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
+import riposo.server.platform.Owned;
 import riposo.server.platform.Problems;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
@@ -126,34 +131,145 @@ class RunService implements Runs {
     }
     clients.requireActive(body.clientId());
     boolean inGroup = body.groupId() != null;
-    StartGate.Who who = readiness.of(body.clientId()).who();
+    Admitted in =
+        admitted(new Joining(body.clientId(), body.checkId(), body.dose(), body.reason()), inGroup);
+    AdaptedPlans.Ready ready =
+        adapted.ready(body.clientId(), body.planId(), studios.today(), in.today());
+    TodayCheck.Dose dose =
+        judge(in, inGroup, ready.sheet().timeline().total(), ready.problems(), ready.strength());
+    RunRow row = begin(body.id() == null ? Owned.newId() : body.id(), ready.sheet());
+    add(row, in, ready.sheet().people().get(0), dose);
+    return row;
+  }
+
+  @Override
+  public Admitted admit(Joining who) {
+    clients.hold(who.clientId());
+    clients.requireActive(who.clientId());
+    return admitted(who, true);
+  }
+
+  private Admitted admitted(Joining j, boolean inGroup) {
+    StartGate.Who who = readiness.of(j.clientId()).who();
     StartGate.Closed closed = inGroup ? StartGate.withGroup(who) : StartGate.closed(who);
     if (closed != null) {
       throw refused(closed);
     }
-    notWhileOneIsOpen(body.clientId());
-    String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason().trim();
-    StartGate.Wish wish = new StartGate.Wish(body.dose(), reason != null);
-    TodayChecks.Checked checked = checks.require(body.clientId(), body.checkId());
+    notWhileOneIsOpen(j.clientId());
+    TodayChecks.Checked checked = checks.require(j.clientId(), j.checkId());
     TodayCheck.Result result = checked.result();
-    TodayCheck.Dose wanted = StartGate.dose(result, wish);
-    AdaptedPlans.Ready ready =
-        adapted.ready(
-            body.clientId(),
-            body.planId(),
-            studios.today(),
-            new TodayDose(wanted, result.effortCap(), result.noLongHolds(), result.wobbly()));
-    StartGate.Session session =
-        new StartGate.Session(
-            ready.sheet().timeline().total(),
-            ready.problems(),
-            ready.strength(),
-            tooOften(body.clientId()));
-    StartGate.Answer answer = StartGate.start(who, inGroup, result, session, wish);
+    TodayCheck.Dose wanted = StartGate.dose(result, wish(j));
+    return new Admitted(
+        j,
+        checked,
+        new TodayDose(wanted, result.effortCap(), result.noLongHolds(), result.wobbly()));
+  }
+
+  private static @Nullable String reason(Joining j) {
+    return j.reason() == null || j.reason().isBlank() ? null : j.reason().trim();
+  }
+
+  private static StartGate.Wish wish(Joining j) {
+    return new StartGate.Wish(j.dose(), reason(j) != null);
+  }
+
+  /** The dose somebody begins with; a problem where they may not. */
+  private TodayCheck.Dose judge(
+      Admitted in,
+      boolean inGroup,
+      int seconds,
+      List<String> problems,
+      @Nullable Strength strength) {
+    UUID id = in.joining().clientId();
+    StartGate.Session session = new StartGate.Session(seconds, problems, strength, tooOften(id));
+    StartGate.Answer answer =
+        StartGate.start(
+            readiness.of(id).who(), inGroup, in.checked().result(), session, wish(in.joining()));
     if (answer instanceof StartGate.Shut shut) {
       throw refused(shut.closed());
     }
-    return begin(body, ((StartGate.Open) answer).dose(), checked, ready.sheet(), reason);
+    return ((StartGate.Open) answer).dose();
+  }
+
+  @Override
+  public @Nullable UUID begunBefore(UUID id, UUID groupId, Set<UUID> people) {
+    RunRow row = store.findById(id).orElse(null);
+    if (row == null && studios.heldElsewhere("run", Set.of(id)).isEmpty()) {
+      return null;
+    }
+    Set<UUID> there =
+        this.people.findByRunId(id).stream().map(p -> p.clientId).collect(Collectors.toSet());
+    // somebody may have come since
+    if (row == null || !groupId.equals(row.groupId) || !there.containsAll(people)) {
+      throw Problems.refused("id-taken", "This start is another run's; start again.");
+    }
+    return row.id;
+  }
+
+  @Override
+  public @Nullable UUID openOf(UUID groupId) {
+    return store.openOf(groupId).stream().findFirst().orElse(null);
+  }
+
+  @Override
+  public UUID startGroup(UUID id, RunSheet sheet, List<Beginner> beginners) {
+    Map<UUID, TodayCheck.Dose> doses = new LinkedHashMap<>();
+    List<Refusal> not = new ArrayList<>();
+    for (Beginner b : beginners) {
+      UUID who = b.person().id();
+      try {
+        doses.put(
+            who, judge(b.admitted(), true, sheet.timeline().total(), b.problems(), b.strength()));
+      } catch (Problems p) {
+        not.add(refusal(who, p));
+      }
+    }
+    if (!not.isEmpty()) {
+      throw Runs.notAll(not);
+    }
+    RunRow row = begin(id, sheet);
+    for (Beginner b : beginners) {
+      add(row, b.admitted(), b.person(), Objects.requireNonNull(doses.get(b.person().id())));
+    }
+    return row.id;
+  }
+
+  private static Refusal refusal(UUID who, Problems p) {
+    Object reasons = p.more().get("reasons");
+    return new Refusal(
+        who,
+        p.code(),
+        String.valueOf(p.getMessage()),
+        reasons instanceof List<?> l ? l.stream().map(String::valueOf).toList() : List.of());
+  }
+
+  @Override
+  public RunSheet held(UUID id) {
+    return store.hold(id).sheet();
+  }
+
+  @Override
+  public void join(UUID runId, Beginner who) {
+    RunRow row = store.hold(runId);
+    if (row.status.ended()) {
+      throw Problems.refused("run-ended", "This run has ended: nobody comes to it any more.");
+    }
+    RunSheet sheet = row.sheet();
+    UUID id = who.person().id();
+    if (sheet.person(id).isPresent()) {
+      throw Problems.refused("in-already", "They are in this run already.");
+    }
+    TodayCheck.Dose dose =
+        judge(who.admitted(), true, sheet.timeline().total(), who.problems(), who.strength());
+    long now = studios.now().toEpochMilli();
+    row.sheet = RunDocument.write(sheet.with(who.person().joined(now)));
+    row.heardAt = studios.now();
+    store.saveAndFlush(row);
+    add(row, who.admitted(), who.person(), dose);
+    log.add(
+        runId,
+        new RunEvent.Joined(new Stamp(Owned.newId(), Stamp.SERVER, now, Integer.MAX_VALUE), id),
+        null);
   }
 
   private static Problems refused(StartGate.Closed closed) {
@@ -195,23 +311,24 @@ class RunService implements Runs {
     }
   }
 
-  private RunRow begin(
-      Start body,
-      TodayCheck.Dose dose,
-      TodayChecks.Checked checked,
-      RunSheet sheet,
-      @Nullable String reason) {
-    TodayCheck.Result result = checked.result();
+  private RunRow begin(UUID id, RunSheet sheet) {
     RunRow row = new RunRow();
-    row.id = body.id() == null ? row.id : body.id();
+    row.id = id;
     row.createdAt = studios.now();
     row.heardAt = row.createdAt;
-    row.planId = body.planId();
+    row.planId = sheet.planId();
+    row.groupId = sheet.group() == null ? null : sheet.group().id();
     row.planName = sheet.planName();
     row.onDate = studios.today();
     row.sheet = RunDocument.write(sheet);
     em.persist(row);
     em.flush();
+    return row;
+  }
+
+  private void add(RunRow row, Admitted in, RunSheet.Person of, TodayCheck.Dose dose) {
+    TodayCheck.Result result = in.checked().result();
+    String reason = reason(in.joining());
     List<String> reasons = new ArrayList<>(result.doseReasons());
     if (dose != result.dose()) {
       reasons.add("Picked: " + StartGate.words(dose) + (reason == null ? "" : ", " + reason) + ".");
@@ -219,25 +336,24 @@ class RunService implements Runs {
     PersonRow person = new PersonRow();
     person.createdAt = row.createdAt;
     person.runId = row.id;
-    person.clientId = body.clientId();
+    person.clientId = of.id();
     person.onDate = row.onDate;
-    person.checkId = checked.id();
+    person.checkId = in.checked().id();
     person.reason = reason;
-    person.painBefore = checked.pain();
+    person.painBefore = in.checked().pain();
     person.dose = dose;
-    person.picked = body.dose();
+    person.picked = in.joining().dose();
     person.told =
         json.write(
             new RunViews.Told(result.findings().stream().map(Finding::text).toList(), reasons));
-    person.effortCap = sheet.people().get(0).effortCap();
+    person.effortCap = of.effortCap();
     people.saveAndFlush(person);
     audit.changed(
         "started",
         "run",
         row.id,
         row.planName + ", " + StartGate.words(dose) + (reason == null ? "" : ", reason: " + reason),
-        body.clientId());
-    return row;
+        of.id());
   }
 
   /** Limits on sessions a week that one more session in seven days would break. */
@@ -286,7 +402,13 @@ class RunService implements Runs {
    *
    * @param clientId whose words; null where the run has one person
    */
-  RunRow close(UUID id, @Nullable UUID clientId, int effort, String feel, @Nullable String note) {
+  RunRow close(
+      UUID id,
+      @Nullable UUID clientId,
+      int effort,
+      String feel,
+      @Nullable String note,
+      @Nullable AfterSymptom symptom) {
     RunRow row = store.hold(id);
     if (!row.status.ended()) {
       throw Problems.refused("not-finished", "The run is not finished yet.");
@@ -303,12 +425,19 @@ class RunService implements Runs {
     person.effortAfter = effort;
     person.feel = feel;
     person.note = note;
+    person.symptom = symptom;
     people.saveAndFlush(person);
     audit.changed(
         "closed",
         "run",
         id,
-        "effort " + effort + ", " + feel + ", by " + StudioContext.who(),
+        "effort "
+            + effort
+            + ", "
+            + feel
+            + (symptom == null ? "" : ", symptom: " + symptom.words)
+            + ", by "
+            + StudioContext.who(),
         person.clientId);
     publisher.publishEvent(new RunClosed(id, person.clientId));
     return row;
@@ -316,7 +445,7 @@ class RunService implements Runs {
 
   @Override
   public void close(UUID runId, int effort, String feel) {
-    close(runId, null, effort, feel, null);
+    close(runId, null, effort, feel, null, null);
   }
 
   @Override

@@ -15,6 +15,11 @@ interface RunStore extends Store<RunRow> {
   @Query("select r.id from Run r where r.status not in (STOPPED, FINISHED) and r.heardAt <= :since")
   List<UUID> silent(Instant since);
 
+  @Query(
+      "select r.id from Run r where r.groupId = :group and r.status not in (STOPPED, FINISHED)"
+          + " order by r.createdAt")
+  List<UUID> openOf(UUID group);
+
   /** The run, held until the transaction ends, so that two devices' events are folded in turn. */
   @Lock(LockModeType.PESSIMISTIC_WRITE)
   @Query("from Run r where r.id = :id")

@@ -2,7 +2,9 @@ package riposo.server.run.internal;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -15,13 +17,16 @@ import riposo.core.adapt.AdaptedPlan.WorkShare;
 import riposo.core.adapt.SlotOption;
 import riposo.core.dose.Dose;
 import riposo.core.dose.WeightFinding;
+import riposo.core.group.Called;
 import riposo.core.limit.Side;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.plan.Block;
 import riposo.core.plan.Timeline;
 import riposo.core.pulse.PulseGuide;
+import riposo.core.run.AfterSymptom;
 import riposo.core.run.Doing;
+import riposo.core.run.Leaving;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
@@ -46,6 +51,8 @@ class RunViews {
    * @param stops every tap on the stop panel, earliest first
    * @param leftOpen it was ended because nothing was heard of it any more
    * @param symptoms the mild ones that have one tap
+   * @param after what may be felt after it
+   * @param group whose run it is, with its lanes; null where one person trains alone
    */
   record RunView(
       UUID id,
@@ -60,7 +67,33 @@ class RunViews {
       boolean leftOpen,
       List<RunPersonView> people,
       List<StopView> stops,
-      List<SymptomView> symptoms) {}
+      List<SymptomView> symptoms,
+      List<AfterView> after,
+      @Nullable RunGroupView group) {}
+
+  /**
+   * Something felt after it.
+   *
+   * @param advice what to do first; empty where there is nothing
+   */
+  record AfterView(AfterSymptom symptom, String words, String advice) {}
+
+  /** A group on one clock. */
+  record RunGroupView(UUID id, String name, List<RunLaneView> lanes) {}
+
+  /** A lane: what is demonstrated in it, slot by slot. */
+  record RunLaneView(String name, List<LaneShownView> shown) {}
+
+  /**
+   * What a lane shows in a slot.
+   *
+   * @param height of the posture, 0 lying to 5 on a step
+   */
+  record LaneShownView(
+      String slotKey, @Nullable String movementId, String name, int height, List<String> cues) {}
+
+  /** Somebody who left before the end and did not come back. */
+  record AwayView(UUID person, Leaving why, String words) {}
 
   /**
    * A mild symptom.
@@ -80,7 +113,8 @@ class RunViews {
       @Nullable Long endedAt,
       long activeMs,
       long skippedMs,
-      List<KnownSet> entries) {
+      List<KnownSet> entries,
+      List<AwayView> away) {
     static RunStateView of(RunState s) {
       return new RunStateView(
           s.status(),
@@ -93,6 +127,9 @@ class RunViews {
           s.skippedMs(),
           s.entries().stream()
               .map(k -> new KnownSet(k.person(), EntryDocument.of(k.entry()), k.doing()))
+              .toList(),
+          s.away().entrySet().stream()
+              .map(a -> new AwayView(a.getKey(), a.getValue(), a.getValue().words))
               .toList());
     }
   }
@@ -107,6 +144,8 @@ class RunViews {
   /**
    * One person of a run.
    *
+   * @param called what they are called among those of the run: told apart where names are alike
+   * @param joinedAt when they came, ms since 1970 UTC, where the run had begun; null otherwise
    * @param breathlessCap greatest breathlessness permitted, 0 to 10; null when nothing caps it
    * @param painLine greatest pain that does not ease a movement; null in older runs
    * @param pulse the caps and scale of the pulse
@@ -116,6 +155,8 @@ class RunViews {
   record RunPersonView(
       UUID clientId,
       String name,
+      String called,
+      @Nullable Long joinedAt,
       @Nullable Integer effortCap,
       @Nullable Integer breathlessCap,
       @Nullable Integer painLine,
@@ -127,6 +168,7 @@ class RunViews {
       @Nullable Integer effortAfter,
       @Nullable String feel,
       @Nullable String note,
+      @Nullable AfterSymptom symptom,
       List<RunSlotView> slots,
       List<SignView> signs) {}
 
@@ -168,6 +210,9 @@ class RunViews {
    * @param upper the option above what is asked, in words; null where there is none, or it is taken
    * @param tasks tasks of the day that what is done serves
    * @param options what else it may become, easier first; empty in older runs
+   * @param lane of the group it is done with; null alone, and where none serves
+   * @param out rounds sat out on the group's clock
+   * @param share what is worked of each work + rest of the group's clock; null where all of it is
    */
   record RunSlotView(
       String key,
@@ -178,7 +223,10 @@ class RunViews {
       @Nullable String stretch,
       @Nullable String band,
       @Nullable String upper,
-      List<String> tasks) {}
+      List<String> tasks,
+      @Nullable Integer lane,
+      List<Integer> out,
+      @Nullable WorkShare share) {}
 
   /** Something else a slot may become. */
   record RunOptionView(String id, SlotOption.Kind kind, String title, List<RunPartView> parts) {}
@@ -296,11 +344,26 @@ class RunViews {
   }
 
   RunView view(RunRow run) {
-    RunSheet sheet = run.sheet();
-    List<EventRow> rows = log.rows(run.id);
+    return view(run, null);
+  }
+
+  /**
+   * The run as shown.
+   *
+   * @param only whose part alone; null for everybody's
+   */
+  RunView view(RunRow run, @Nullable UUID only) {
+    RunSheet sheet = only == null ? run.sheet() : run.sheet().just(only);
+    List<EventRow> rows =
+        log.rows(run.id).stream()
+            .filter(r -> only == null || r.personId == null || r.personId.equals(only))
+            .toList();
     RunState state = log.state(sheet, rows.stream().map(RunLog::event).toList());
     List<WithdrawalRow> withdrawn = withdrawals.findByRunId(run.id);
     List<PersonRow> all = people.findByRunId(run.id);
+    Map<UUID, String> names = new HashMap<>();
+    sheet.ids().forEach(id -> names.put(id, clients.require(id).name()));
+    Map<UUID, String> called = Called.of(names);
     return new RunView(
         run.id,
         run.version,
@@ -317,21 +380,50 @@ class RunViews {
                 p ->
                     all.stream()
                         .filter(row -> row.clientId.equals(p.id()))
-                        .map(row -> person(p, row)))
+                        .map(row -> person(p, row, called.getOrDefault(p.id(), ""))))
             .toList(),
         state.stops().stream().map(s -> stop(s, rows, withdrawn)).toList(),
         Stream.of(Symptom.values())
             .map(s -> new SymptomView(s, s.words, s.advice, Symptom.ASK_AGAIN))
-            .toList());
+            .toList(),
+        Stream.of(AfterSymptom.values()).map(s -> new AfterView(s, s.words, s.advice)).toList(),
+        group(sheet.group()));
   }
 
-  private RunPersonView person(RunSheet.Person p, PersonRow row) {
+  private @Nullable RunGroupView group(RunSheet.@Nullable Group g) {
+    return g == null
+        ? null
+        : new RunGroupView(
+            g.id(),
+            g.name(),
+            g.lanes().stream()
+                .map(
+                    l ->
+                        new RunLaneView(
+                            l.name(),
+                            l.shown().entrySet().stream()
+                                .sorted(Map.Entry.comparingByKey())
+                                .map(e -> shown(e.getKey(), e.getValue()))
+                                .toList()))
+                .toList());
+  }
+
+  private LaneShownView shown(String key, RunSheet.Shown s) {
+    String id = s.form().movementId();
+    Movement m = id == null ? null : movements.catalogue().find(id).orElse(null);
+    return new LaneShownView(
+        key, id, Wording.name(s.form()), s.height(), m == null ? List.of() : m.cues());
+  }
+
+  private RunPersonView person(RunSheet.Person p, PersonRow row, String called) {
     Clients.Client client = clients.require(p.id());
     Set<StopFor> own = readiness.of(p.id()).stopFor();
     Told told = json.read(row.told, Told.class);
     return new RunPersonView(
         p.id(),
         client.name(),
+        called,
+        p.joinedAt(),
         p.effortCap(),
         p.breathlessCap(),
         p.painLine(),
@@ -343,6 +435,7 @@ class RunViews {
         row.effortAfter,
         row.feel,
         row.note,
+        row.symptom,
         p.slots().stream().map(s -> slot(s, client)).toList(),
         StopSign.panel(own).stream()
             .map(
@@ -380,7 +473,10 @@ class RunViews {
             .flatMap(m -> movements.catalogue().family(m.familyId()).tasks().stream())
             .map(t -> t.words)
             .distinct()
-            .toList());
+            .toList(),
+        s.lane(),
+        s.out().stream().sorted().toList(),
+        s.share());
   }
 
   private static String words(RunSheet.Upper u) {

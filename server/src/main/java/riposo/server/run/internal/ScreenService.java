@@ -43,7 +43,8 @@ class ScreenService {
    *
    * @param now server time, ms since 1970 UTC
    * @param positionMs of the clock at that moment
-   * @param work what is done in each segment of work
+   * @param work what is done in each segment of work; of a group, what each lane shows
+   * @param lanes names of a group's lanes; empty where one person trains alone
    */
   record ScreenView(
       long now,
@@ -52,7 +53,8 @@ class ScreenService {
       long holdMs,
       Timeline timeline,
       List<ScreenPart> parts,
-      List<ScreenWork> work) {}
+      List<ScreenWork> work,
+      List<String> lanes) {}
 
   /** A movement as it is done. */
   record ScreenPart(
@@ -70,8 +72,10 @@ class ScreenService {
    * @param part index of what is done
    * @param left it is left today: rest
    * @param reps of the form done, where that is not the one asked for; null elsewhere
+   * @param lane of the group that shows it; null where one person trains alone
    */
-  record ScreenWork(int segment, int part, boolean left, @Nullable Integer reps) {}
+  record ScreenWork(
+      int segment, int part, boolean left, @Nullable Integer reps, @Nullable Integer lane) {}
 
   /** Without what is read for another: no 0 and O, no 1, I and L. */
   private static final String LETTERS = "ABCDEFGHJKMNPQRSTUVWXYZ23456789";
@@ -152,6 +156,7 @@ class ScreenService {
     RunRow run = store.require(runId, "run");
     RunSheet sheet = run.sheet();
     RunState state = log.state(sheet, log.events(runId));
+    RunSheet.Group group = sheet.group();
     RunSheet.Person person = sheet.people().get(0);
     List<ScreenPart> parts = new ArrayList<>();
     List<ScreenWork> work = new ArrayList<>();
@@ -162,14 +167,20 @@ class ScreenService {
       if (g.kind() != Segment.Kind.WORK || slot == null) {
         continue;
       }
+      if (group != null) {
+        // what everybody is shown; who does it otherwise is their own business
+        for (int lane = 0; lane < group.lanes().size(); lane++) {
+          RunSheet.Shown shown = group.lanes().get(lane).shown().get(g.slotKey());
+          if (shown != null) {
+            work.add(new ScreenWork(i, index(parts, part(shown.form())), false, null, lane));
+          }
+        }
+        continue;
+      }
       Doing doing = state.changes().of(person.id(), g.slotKey(), g.round(), g.side());
       RunSheet.Part done = slot.part(doing, g.side());
-      ScreenPart part = part(done.form());
-      if (!parts.contains(part)) {
-        parts.add(part);
-      }
       Integer reps = doing.option() == null ? null : done.dose().reps();
-      work.add(new ScreenWork(i, parts.indexOf(part), doing.left(), reps));
+      work.add(new ScreenWork(i, index(parts, part(done.form())), doing.left(), reps, null));
     }
     return new ScreenView(
         studios.now().toEpochMilli(),
@@ -178,7 +189,15 @@ class ScreenService {
         state.holdMs(),
         sheet.timeline(),
         parts,
-        work);
+        work,
+        group == null ? List.of() : group.lanes().stream().map(RunSheet.Lane::name).toList());
+  }
+
+  private static int index(List<ScreenPart> parts, ScreenPart part) {
+    if (!parts.contains(part)) {
+      parts.add(part);
+    }
+    return parts.indexOf(part);
   }
 
   private ScreenPart part(RunSheet.Form f) {

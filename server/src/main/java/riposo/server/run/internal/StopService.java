@@ -129,7 +129,9 @@ class StopService implements Readiness.StopEvents {
   @Override
   public @Nullable String during(Readiness.Stopped stopped) {
     RunSheet sheet = store.require(stopped.runId(), "run").sheet();
-    long at = em.find(EventRow.class, stopped.eventId()).at;
+    EventRow event = em.find(EventRow.class, stopped.eventId());
+    long at = event.at;
+    UUID whose = event.personId == null ? sheet.people().get(0).id() : event.personId;
     List<Segment> segments = sheet.timeline().segments();
     RunState then =
         RunState.fold(
@@ -145,7 +147,7 @@ class StopService implements Readiness.StopEvents {
     return segments.stream()
         .filter(g -> then.positionMs() < g.endExclusive() * 1000L)
         .findFirst()
-        .flatMap(g -> sheet.people().get(0).slot(g.slotKey()))
+        .flatMap(g -> sheet.person(whose).flatMap(p -> p.slot(g.slotKey())))
         .map(
             s ->
                 s.parts().stream()

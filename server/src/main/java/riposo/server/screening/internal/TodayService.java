@@ -95,9 +95,9 @@ class TodayService implements TodayChecks {
     this.studios = studios;
   }
 
-  /** What the client's conditions ask for today. */
+  @Override
   @Transactional(readOnly = true)
-  Needs needs(UUID clientId) {
+  public Needs needs(UUID clientId) {
     Clients.Client c = clients.require(clientId);
     ClientStanding s = standing.of(clientId);
     Caps caps = days.of(clientId, studios.today()).caps();
@@ -258,26 +258,47 @@ class TodayService implements TodayChecks {
 
   @Override
   public Checked require(UUID clientId, @Nullable UUID checkId) {
-    List<CheckRow> rows =
-        checks.findByClientIdAndOnDateOrderByCreatedAtDesc(clientId, studios.today()).stream()
-            .filter(c -> c.withdrawnOn == null)
-            .sorted(Comparator.comparing(c -> c.createdAt))
-            .toList();
+    List<CheckRow> rows = today(clientId);
     int chosen = rows.stream().map(c -> c.id).toList().indexOf(checkId);
-    List<Instant> lows =
-        standing.stops(clientId).stream()
-            .filter(s -> s.after() == StopSign.After.GLUCOSE && s.day().equals(studios.today()))
-            .map(Readiness.Stopped::at)
-            .toList();
-    CheckGate.Answer answer =
-        CheckGate.of(
-            rows.stream().map(this::kept).toList(), chosen, studios.now(), needs(clientId), lows);
+    CheckGate.Answer answer = gate(clientId, rows, chosen);
     if (answer instanceof CheckGate.Refused r) {
       throw r.why().isEmpty()
           ? Problems.refused(r.bar().code, r.sentence())
           : Problems.refused(r.bar().code, r.sentence(), r.why());
     }
-    Checked c = checked(rows.get(chosen));
+    return good(rows.get(chosen), (CheckGate.Good) answer);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public @Nullable Checked usable(UUID clientId) {
+    List<CheckRow> rows = today(clientId);
+    int newest = rows.size() - 1;
+    return newest >= 0 && gate(clientId, rows, newest) instanceof CheckGate.Good good
+        ? good(rows.get(newest), good)
+        : null;
+  }
+
+  /** Today's checks that count, in time order. */
+  private List<CheckRow> today(UUID clientId) {
+    return checks.findByClientIdAndOnDateOrderByCreatedAtDesc(clientId, studios.today()).stream()
+        .filter(c -> c.withdrawnOn == null)
+        .sorted(Comparator.comparing(c -> c.createdAt))
+        .toList();
+  }
+
+  private CheckGate.Answer gate(UUID clientId, List<CheckRow> rows, int chosen) {
+    List<Instant> lows =
+        standing.stops(clientId).stream()
+            .filter(s -> s.after() == StopSign.After.GLUCOSE && s.day().equals(studios.today()))
+            .map(Readiness.Stopped::at)
+            .toList();
+    return CheckGate.of(
+        rows.stream().map(this::kept).toList(), chosen, studios.now(), needs(clientId), lows);
+  }
+
+  private Checked good(CheckRow row, CheckGate.Good answer) {
+    Checked c = checked(row);
     return new Checked(
         c.id(),
         c.at(),
@@ -285,7 +306,7 @@ class TodayService implements TodayChecks {
         c.today(),
         c.pain(),
         c.pressure(),
-        ((CheckGate.Good) answer).result(),
+        answer.result(),
         c.withdrawn(),
         c.open());
   }

@@ -1,0 +1,1 @@
+export { GroupRun } from './GroupRun'
