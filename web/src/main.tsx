@@ -17,6 +17,11 @@ const part = pathname.startsWith('/check-in/')
     : pathname.startsWith('/run/')
       ? import('./features/run/start')
       : import('./app/start')
+// kept for times without a network; a client's own device keeps nothing
+if (!unsigned && import.meta.env.PROD && 'serviceWorker' in navigator)
+  window.addEventListener('load', () => {
+    navigator.serviceWorker.register('/sw.js').catch(() => {}) // no secure address: it works with the network
+  })
 part.then(
   (p) => p.start(root),
   () => {

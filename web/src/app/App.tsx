@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { Suspense } from 'react'
 import { Route, Routes } from 'react-router'
-import type { S } from '../lib/api'
+import { ApiError, type S } from '../lib/api'
 import * as q from '../lib/queries'
 import { Failure } from '../ui/Failure'
 import { Loading } from '../ui/Loading'
@@ -13,6 +13,12 @@ import { Shell } from './Shell'
 /** Every address of the signed-in application, and the sign-in before it. */
 export function App() {
   const me = useQuery(q.studio.me())
+  if (me.error instanceof ApiError && me.error.problem.status === 0)
+    return (
+      <Suspense fallback={<Loading what="what is on this device" />}>
+        <Page.OnDevice />
+      </Suspense>
+    )
   if (me.error) return <Failure error={me.error} />
   if (!me.data) return <Loading what="Riposo" />
   return (

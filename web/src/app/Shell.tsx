@@ -5,10 +5,12 @@ import { type S, http, told } from '../lib/api'
 import { stale } from '../lib/client'
 import { findMovements } from '../lib/find'
 import { hourOf } from '../lib/format'
+import { useNewer } from '../lib/installed'
 import { useKeys, useKeysHere } from '../lib/keys'
 import * as q from '../lib/queries'
 import { useOwnTitle } from '../lib/title'
 import { Dialog } from '../ui/Dialog'
+import { Failure } from '../ui/Failure'
 import { Loading } from '../ui/Loading'
 import { useOpenInView } from '../ui/useOpenInView'
 import { Broken } from './Broken'
@@ -38,9 +40,16 @@ export function Shell({ me }: { me: S['Me'] }) {
   const location = useLocation()
   const own = useOwnTitle()
   const cache = useQueryClient()
+  const [left, setLeft] = useState(0)
   const out = useMutation({
-    mutationFn: () => told(http.POST('/api/sign-out')),
-    onSuccess: () => {
+    mutationFn: async (anyway: boolean) => {
+      // what is delivered goes from this device with who signs out; what is not stays until it is
+      const waiting = await import('../lib/run').then((run) => run.leave())
+      setLeft(waiting)
+      return waiting > 0 && !anyway ? undefined : told(http.POST('/api/sign-out')).then(() => true)
+    },
+    onSuccess: (gone) => {
+      if (!gone) return
       cache.clear()
       window.location.assign('/')
     },
@@ -112,7 +121,7 @@ export function Shell({ me }: { me: S['Me'] }) {
               <button
                 type="button"
                 className="min-h-[44px] underline underline-offset-4"
-                onClick={() => out.mutate()}
+                onClick={() => out.mutate(false)}
               >
                 Sign out
               </button>
@@ -128,6 +137,19 @@ export function Shell({ me }: { me: S['Me'] }) {
         </div>
       </header>
       <Stale />
+      <Newer />
+      {left > 0 && (
+        <div role="alert" className="mx-auto max-w-[1280px] px-4 pt-2 md:px-6">
+          <p className="flex flex-wrap items-center gap-3 border-l-4 border-ochre bg-sheet px-3 py-1.5">
+            {left === 1 ? '1 entry of a session waits' : `${left} entries of sessions wait`} on this device
+            and could not be sent. They stay here until somebody signs in again.
+            <button type="button" className="btn" onClick={() => out.mutate(true)}>
+              Sign out all the same
+            </button>
+          </p>
+        </div>
+      )}
+      <Failure error={out.error} />
       <main id="main" className="mx-auto max-w-[1280px] px-4 pb-16 md:px-6">
         <Broken at={location.pathname}>
           <Suspense fallback={<Loading what="the page" />}>
@@ -138,6 +160,39 @@ export function Shell({ me }: { me: S['Me'] }) {
       <Find open={find} onOpenChange={setFind} />
       <KeysHere open={keys} onOpenChange={setKeys} />
     </div>
+  )
+}
+
+/** A newer version is taken when somebody wants it, and not while a session is open on this device. */
+function Newer() {
+  const take = useNewer()
+  const [open, setOpen] = useState<string>()
+  if (!take) return null
+  return (
+    <p role="status" className="no-print mx-auto max-w-[1280px] px-4 pt-2 md:px-6">
+      <span className="flex flex-wrap items-center gap-3 border-l-4 border-teal bg-sheet px-3 py-1.5">
+        A newer Riposo is ready on this device.
+        {open && <strong>First the session of {open} that is open here.</strong>}
+        <button
+          type="button"
+          className="btn"
+          onClick={() =>
+            void import('../lib/run')
+              .then((run) => run.onDevice())
+              .then(
+                (all) => {
+                  const goes = all.find((r) => r.status === 'RUNNING' || r.status === 'PAUSED')
+                  setOpen(goes?.name)
+                  if (!goes) take()
+                },
+                () => take(),
+              )
+          }
+        >
+          Take it now
+        </button>
+      </span>
+    </p>
   )
 }
 

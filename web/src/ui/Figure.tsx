@@ -1,3 +1,5 @@
+import { figureOf } from '../lib/figure'
+
 /** The movement drawn: first position on the left, last on the right; a cut range is shown cut. */
 export function Figure({
   movementId,
@@ -16,14 +18,10 @@ export function Figure({
   height?: number
   night?: boolean
 }) {
-  const query = new URLSearchParams({ phase })
-  if (range < 100) query.set('range', String(range))
-  if (modifiers.length > 0) query.set('modifiers', modifiers.join(','))
-  if (night) query.set('ground', 'NIGHT')
   const width = Math.round((height * (phase === 'BOTH' ? 420 : 210)) / 225)
   return (
     <img
-      src={`/api/movements/${movementId}/figure.svg?${query}`}
+      src={figureOf(movementId, { modifiers, range, phase, night })}
       alt={`${name}, drawn${range < 100 ? `, ${range} % of the range` : ''}`}
       width={width}
       height={height}
@@ -44,7 +42,7 @@ export function MovingFigure({
   modifiers = [],
   range = 100,
   moving,
-  from = `/api/movements/${movementId}/figure.svg`,
+  from,
   className = '',
 }: {
   movementId: string
@@ -56,13 +54,7 @@ export function MovingFigure({
   from?: string
   className?: string
 }) {
-  const src = (phase: 'START' | 'END') => {
-    const query = new URLSearchParams({ phase })
-    if (range < 100) query.set('range', String(range))
-    if (modifiers.length > 0) query.set('modifiers', modifiers.join(','))
-    query.set('ground', 'NIGHT')
-    return `${from}?${query}`
-  }
+  const src = (phase: 'START' | 'END') => figureOf(movementId, { modifiers, range, phase, night: true, from })
   const hide = (e: { currentTarget: HTMLImageElement }) => {
     // without a connection there may be no drawing: the words say it
     e.currentTarget.style.visibility = 'hidden'

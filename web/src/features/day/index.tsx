@@ -10,6 +10,7 @@ import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { Loading } from '../../ui/Loading'
 import { OutcomeMark } from '../../ui/Outcome'
+import { Ready } from './Ready'
 
 const goes: Record<string, { words: string; to: (w: S['WaitView']) => string }> = {
   VERDICT: { words: 'decide', to: (w) => `/clients/${w.clientId}/tolerance` },
@@ -122,7 +123,7 @@ export function DayPage() {
               {groups.map((g) => (
                 <li
                   key={g.id}
-                  className="grid grid-cols-[64px_1fr_auto] items-center gap-x-4 border-b border-line py-3"
+                  className="grid grid-cols-[64px_1fr_auto] items-center gap-x-4 gap-y-1 border-b border-line py-3 sm:grid-cols-[64px_1fr_auto_auto]"
                 >
                   <time className="font-mono text-lg">{g.time.slice(0, 5)}</time>
                   <span>
@@ -138,6 +139,9 @@ export function DayPage() {
                   </span>
                   <Link className="btn" to={`/groups/${g.id}`}>
                     Group sheet
+                  </Link>
+                  <Link className="btn btn-main max-sm:col-start-2" to={`/groups/${g.id}/start`}>
+                    Check and start
                   </Link>
                 </li>
               ))}
@@ -175,6 +179,7 @@ export function DayPage() {
             )
           })}
         </ul>
+        <Ready runs={waits.flatMap((w) => (w.kind === 'RUN' && w.runId ? [w.runId] : []))} />
       </section>
       <AddSession open={adding} onOpenChange={setAdding} date={date} />
     </div>

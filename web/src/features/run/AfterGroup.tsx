@@ -60,7 +60,7 @@ export function AfterGroup({ run }: { run: S['RunView'] }) {
           const advice = run.after.find((a) => a.symptom === w.symptom)?.advice
           return (
             <li key={p.clientId} data-after={p.called} className="border-t border-line py-2">
-              <div className="grid items-start gap-x-5 gap-y-1 lg:grid-cols-[170px_minmax(330px,1.25fr)_170px_minmax(0,1.6fr)] [&_.mb-4]:mb-0">
+              <div className="grid items-start gap-x-5 gap-y-1 lg:grid-cols-[160px_410px_170px_minmax(0,1fr)] [&_.mb-4]:mb-0">
                 <div>
                   <h2 className="font-bold">{p.name}</h2>
                   <p className="text-sm text-soft">{sets === 1 ? '1 set' : `${sets} sets`} logged</p>
@@ -92,7 +92,7 @@ export function AfterGroup({ run }: { run: S['RunView'] }) {
                       value={w.feel}
                       onChange={(feel) => say({ feel })}
                     />
-                    <div>
+                    <div className="lg:row-span-2">
                       <Choice
                         label={<span className="text-sm font-normal text-soft">symptom now</span>}
                         options={run.after.map((a) => [a.symptom, a.words] as const)}
@@ -107,15 +107,15 @@ export function AfterGroup({ run }: { run: S['RunView'] }) {
                           {advice}
                         </p>
                       )}
-                      <input
-                        aria-label={`note on ${p.called}`}
-                        placeholder="note"
-                        className="mt-1"
-                        maxLength={400}
-                        value={w.note}
-                        onChange={(e) => say({ note: e.target.value })}
-                      />
                     </div>
+                    <input
+                      aria-label={`note on ${p.called}`}
+                      placeholder="note"
+                      className="lg:col-span-2 lg:col-start-2"
+                      maxLength={400}
+                      value={w.note}
+                      onChange={(e) => say({ note: e.target.value })}
+                    />
                     {error !== undefined && (
                       <div className="lg:col-span-4">
                         <Failure error={error} />

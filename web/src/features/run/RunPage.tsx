@@ -201,6 +201,7 @@ function Running({
       <>
         {title}
         <extras.PulseFollow live={live} />
+        <extras.Drawings run={run} />
         <Far
           timeline={run.timeline}
           moment={moment}
@@ -294,6 +295,7 @@ function Running({
           {!ended && extras && (
             <>
               <extras.PulseFollow live={live} />
+              <extras.Drawings run={run} />
               <extras.PulseBox live={live} />
             </>
           )}

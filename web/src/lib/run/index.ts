@@ -1,9 +1,13 @@
 import { http, told } from '../api'
 import { RunLog, type RunNet } from './log'
+import { figureOf } from '../figure'
+import { letGo } from './device'
+import type { RunLogState } from './log'
 import { deviceStore, type RunStore } from './store'
 
 export type { Happening, RunLogState } from './log'
 export { RunLog }
+export { onDevice, type OnDevice } from './device'
 
 const net: RunNet = {
   run: (id) => told(http.GET('/api/runs/{id}', { params: { path: { id } } })),
@@ -12,6 +16,9 @@ const net: RunNet = {
   send: (id, events, clock) =>
     told(http.POST('/api/runs/{id}/events', { params: { path: { id } }, body: { events, clock } })),
 }
+
+const WHOLE = 100
+const PHASES = ['START', 'END', 'BOTH'] as const
 
 const OLDER = 'riposo.run.'
 const older = {
@@ -63,4 +70,39 @@ export async function deliverAll(): Promise<void> {
     await log.send()
     log.close()
   }
+  await letGo({ everything: false }, shared()).catch(() => 0)
+}
+
+/** Delivers what it can, then lets go of all that is delivered; how many events still wait. */
+export async function leave(): Promise<number> {
+  await deliverAll().catch(() => {})
+  return letGo({ everything: true }, shared()).catch(() => 0)
+}
+
+/** Makes these runs ready to be opened without a network; those that could not be are left out. */
+export async function makeReady(runIds: string[]): Promise<string[]> {
+  const ready: string[] = []
+  for (const id of runIds) {
+    const log = runLog(id)
+    await log.open()
+    const { run, unkept } = log.snapshot()
+    log.close()
+    if (!run || unkept) continue
+    ready.push(id)
+    await draw(run)
+  }
+  return ready
+}
+
+/** What a run shows is asked for once, so that its drawings are here without a network too. */
+export async function draw(run: NonNullable<RunLogState['run']>) {
+  const asked = new Set<string>()
+  const add = (movementId: string | undefined, modifiers: string[] = [], range = WHOLE) => {
+    if (movementId)
+      for (const phase of PHASES) asked.add(figureOf(movementId, { modifiers, range, phase, night: true }))
+  }
+  for (const p of run.people)
+    for (const s of p.slots) for (const part of s.parts) add(part.movementId, part.modifiers, part.range)
+  for (const l of run.group?.lanes ?? []) for (const s of l.shown) add(s.movementId)
+  await Promise.all([...asked].map((url) => fetch(url).catch(() => undefined)))
 }

@@ -22,6 +22,13 @@ export interface KeptRun {
   aligned?: boolean
 }
 
+/** All that a device keeps of one run. */
+export interface Kept {
+  id: string
+  run?: KeptRun
+  events: KeptEvent[]
+}
+
 /** Where a device keeps runs; every call may fail, where the device is full or keeps nothing. */
 export interface RunStore {
   load(runId: string): Promise<{ run?: KeptRun; events: KeptEvent[] }>
@@ -29,6 +36,8 @@ export interface RunStore {
   remove(runId: string): Promise<void>
   /** Runs of which anything is kept. */
   kept(): Promise<string[]>
+  /** All that is kept. */
+  all(): Promise<Kept[]>
   /** Calls back with all events of a run whenever any tab has changed them; returns how to end it. */
   watch(runId: string, changed: (events: KeptEvent[]) => void): () => void
 }
@@ -90,6 +99,16 @@ export function deviceStore(name = 'riposo-runs'): RunStore {
         db.events.orderBy('runId').uniqueKeys(),
       ])
       return [...new Set([...runs, ...(events as string[])])]
+    },
+    async all() {
+      const { db } = await device()
+      const [runs, events] = await Promise.all([db.runs.toArray(), db.events.toArray()])
+      const ids = new Set([...runs.map((r) => r.id), ...events.map((e) => e.runId)])
+      return [...ids].map((id) => ({
+        id,
+        run: runs.find((r) => r.id === id),
+        events: events.filter((e) => e.runId === id),
+      }))
     },
     watch(runId, changed) {
       let over = false

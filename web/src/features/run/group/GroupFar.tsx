@@ -98,7 +98,7 @@ export function GroupFar({
                 name={l.part.name}
                 moving={working && c.status === 'RUNNING'}
                 from={figure?.(l.part.movementId)}
-                className="mt-[0.5vh] h-[15vh] shrink-0 group-data-[fit='1']:h-[10vh] group-data-[fit='2']:hidden group-data-[fit='3']:hidden"
+                className="mt-[0.5vh] h-[15vh] shrink-0 self-start group-data-[fit='1']:h-[10vh] group-data-[fit='2']:hidden group-data-[fit='3']:hidden"
               />
             )}
           </section>

@@ -6,6 +6,7 @@ import { HEARD, type Heard } from '../../../lib/run/sound'
 import { useDeviceState } from '../../../lib/tab'
 import { useTold } from '../../../lib/told'
 import { Failure } from '../../../ui/Failure'
+import { Drawings } from '../Drawings'
 import { Ended } from '../Ended'
 import { Kept } from '../Kept'
 import { button, stop } from '../look'
@@ -144,7 +145,14 @@ export function GroupRun({
     </button>
   )
   const title = <title>{`${run.group?.name ?? run.planName} · Riposo`}</title>
-  const follow = run.people.map((p) => <PulseFollow key={p.clientId} live={live.of(p)} />)
+  const follow = (
+    <>
+      {run.people.map((p) => (
+        <PulseFollow key={p.clientId} live={live.of(p)} />
+      ))}
+      <Drawings run={run} />
+    </>
+  )
   if (far && !ended)
     return (
       <>

@@ -65,15 +65,13 @@ class Waits {
 
   /** What waits of one run of several people is said once, with how many it is about. */
   private static List<WaitView> once(List<WaitView> waits) {
-    List<WaitView> all = new ArrayList<>();
     Map<String, List<WaitView>> shared = new LinkedHashMap<>();
     for (WaitView w : waits) {
-      if (w.kind().equals("RUN") || w.kind().equals("AFTER")) {
-        shared.computeIfAbsent(w.kind() + w.runId(), k -> new ArrayList<>()).add(w);
-      } else {
-        all.add(w);
-      }
+      boolean ofAll = w.kind().equals("RUN") || w.kind().equals("AFTER");
+      String key = ofAll ? w.kind() + w.runId() : String.valueOf(shared.size());
+      shared.computeIfAbsent(key, k -> new ArrayList<>()).add(w);
     }
+    List<WaitView> all = new ArrayList<>();
     for (List<WaitView> of : shared.values()) {
       WaitView w = of.get(0);
       int others = of.size() - 1;
