@@ -87,6 +87,8 @@ const offline = VitePWA({
     // what a client opens by a link is asked for each time, and papers are the server's
     navigateFallbackDenylist: [/^\/api\//, /^\/check-in\//, /^\/screen(\/|$)/],
     cleanupOutdatedCaches: true,
+    // the page that brought it is served by it at once; a newer version still waits
+    clientsClaim: true,
     manifestTransforms: [
       (all) => ({ manifest: all.filter((e) => neededOffline().has(e.url)), warnings: [] }),
     ],

@@ -13,7 +13,9 @@ import { Shell } from './Shell'
 /** Every address of the signed-in application, and the sign-in before it. */
 export function App() {
   const me = useQuery(q.studio.me())
-  if (me.error instanceof ApiError && me.error.problem.status === 0)
+  // it is asked for again meanwhile, and comes as soon as there is a connection
+  const lost = me.error ?? (me.data ? null : me.failureReason)
+  if (lost instanceof ApiError && lost.problem.status === 0)
     return (
       <Suspense fallback={<Loading what="what is on this device" />}>
         <Page.OnDevice />

@@ -13,7 +13,7 @@ export async function start(root: HTMLElement) {
   const { pathname } = location
   if (pathname === '/') void client.prefetchQuery({ ...q.studio.day(), retry: false })
   // drawn once, when it is known who is there and what is shown; who is not signed in is told by /me
-  await Promise.all([warm(pathname), client.prefetchQuery(q.studio.me())])
+  await Promise.all([warm(pathname), client.prefetchQuery({ ...q.studio.me(), retry: false })])
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>

@@ -1,5 +1,10 @@
 import { figureOf } from '../lib/figure'
 
+/** Without a connection there may be no drawing: the words say it. */
+const hide = (e: { currentTarget: HTMLImageElement }) => {
+  e.currentTarget.style.visibility = 'hidden'
+}
+
 /** The movement drawn: first position on the left, last on the right; a cut range is shown cut. */
 export function Figure({
   movementId,
@@ -28,6 +33,7 @@ export function Figure({
       loading="lazy"
       style={{ width, height }}
       className="shrink-0"
+      onError={hide}
     />
   )
 }
@@ -55,10 +61,6 @@ export function MovingFigure({
   className?: string
 }) {
   const src = (phase: 'START' | 'END') => figureOf(movementId, { modifiers, range, phase, night: true, from })
-  const hide = (e: { currentTarget: HTMLImageElement }) => {
-    // without a connection there may be no drawing: the words say it
-    e.currentTarget.style.visibility = 'hidden'
-  }
   return (
     <div className={`relative aspect-[210/225] ${className}`} data-moving={moving}>
       <img

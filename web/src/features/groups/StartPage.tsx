@@ -338,7 +338,7 @@ function PersonRow({
     <li
       ref={box}
       data-start={called}
-      className={`border-t border-line py-2 ${out ? 'opacity-60' : ''} ${refusal ? 'border-l-4 border-l-brick pl-3' : ''}`}
+      className={`border-t border-line py-2 ${refusal ? 'border-l-4 border-l-brick pl-3' : ''}`}
     >
       <div className="grid items-start gap-x-4 gap-y-1.5 lg:grid-cols-[150px_minmax(0,1fr)_minmax(230px,290px)]">
         <div>
@@ -347,7 +347,9 @@ function PersonRow({
             {out ? 'comes after all' : 'not now'}
           </button>
         </div>
-        {used ? (
+        {out ? (
+          <p className="text-soft">not started with the others</p>
+        ) : used ? (
           <p>
             Checked at <span className="font-mono">{used.time}</span>.{' '}
             <Button quiet onClick={onAnew}>
@@ -432,7 +434,7 @@ function PersonRow({
               {wrong.problem.errors?.map((e) => e.detail).join(' ') ?? wrong.message}
             </p>
           )}
-          {result && !wrong && (
+          {result && !wrong && !out && (
             <>
               <p className="leading-snug">
                 <OutcomeMark outcome={result.outcome}>{outcomeWords[result.outcome]}</OutcomeMark>{' '}
@@ -447,8 +449,8 @@ function PersonRow({
                 </p>
               ))}
               {over && !used && result.missing.length === 0 && (
-                <Button className="mt-1" disabled={busy || out} onClick={onKeepOnly}>
-                  {out ? 'Kept' : 'Keep this check, no session'}
+                <Button className="mt-1" disabled={busy} onClick={onKeepOnly}>
+                  Keep this check, no session
                 </Button>
               )}
               {!over && result.missing.length === 0 && (

@@ -6,7 +6,11 @@ import { draw } from '../../lib/run'
 export function Drawings({ run }: { run: S['RunView'] }) {
   const of = run.people.length
   useEffect(() => {
-    if (navigator.serviceWorker?.controller) void draw(run)
+    const workers = navigator.serviceWorker as ServiceWorkerContainer | undefined
+    const ask = () => void draw(run)
+    if (workers?.controller) ask()
+    else workers?.addEventListener('controllerchange', ask, { once: true })
+    return () => workers?.removeEventListener('controllerchange', ask)
     // somebody who comes may bring others
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [run.id, of])

@@ -120,6 +120,11 @@ export class RunLog {
     if (!this.state.unkept) this.parts.older?.drop(this.runId)
   }
 
+  /** Once what was told so far is on the device, or could not be kept there. */
+  async idle(): Promise<void> {
+    await this.saving
+  }
+
   /** Ends everything this log does; what is kept stays kept. */
   close() {
     this.closed = true
@@ -133,6 +138,7 @@ export class RunLog {
       const [run] = await Promise.all([this.parts.net.run(this.runId), this.askTime()])
       this.runUnsaved = true
       this.set({ run, error: null, offline: false })
+      await this.save() // from here on it opens without a network
       await this.others()
     } catch (e) {
       if (e instanceof ApiError && e.problem.status === 0) this.set({ offline: true })

@@ -345,7 +345,16 @@ export function GroupRun({
           </main>
           <div className="sticky bottom-0 z-10 bg-night">
             {strip ? (
-              <Strip key={strip.clientId} live={live.of(strip)} arm={arm} onArm={setArm} />
+              <Strip
+                key={strip.clientId}
+                live={live.of(strip)}
+                arm={arm}
+                onArm={setArm}
+                onWoozy={() => {
+                  setChosen(undefined)
+                  scrollTo({ top: 0 })
+                }}
+              />
             ) : (
               <p className="border-t border-[#35505a] px-4 py-1.5 text-[#b8c8cd] md:px-6">
                 Tap a name to log, ease or let them go.

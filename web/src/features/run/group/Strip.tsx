@@ -21,7 +21,18 @@ const TABS = [
 const REASONS = Object.entries(LEAVING) as [keyof typeof LEAVING, string][]
 
 /** The one strip for a tapped name: effort, pain, otherwise, woozy; the rest behind one tap more. */
-export function Strip({ live, arm, onArm }: { live: Live; arm: Arm; onArm: (a: Arm) => void }) {
+export function Strip({
+  live,
+  arm,
+  onArm,
+  onWoozy,
+}: {
+  live: Live
+  arm: Arm
+  onArm: (a: Arm) => void
+  /** a mild symptom was told: what is asked of it comes above */
+  onWoozy: () => void
+}) {
   const { person, told, moment } = live
   const [more, setMore] = useState<'LOG' | 'SETS' | 'PULSE' | 'LEAVES'>()
   const who = person.clientId
@@ -122,11 +133,10 @@ export function Strip({ live, arm, onArm }: { live: Live; arm: Arm; onArm: (a: A
             <button
               type="button"
               className={`${woozy} !min-h-[46px]`}
-              onClick={() =>
-                unwellNow
-                  ? document.getElementById(`unwell-${who}`)?.scrollIntoView({ block: 'center' })
-                  : live.tell({ kind: 'UNWELL', unwell: { symptom: 'WOOZY', how: 'FELT' } })
-              }
+              onClick={() => {
+                if (!unwellNow) live.tell({ kind: 'UNWELL', unwell: { symptom: 'WOOZY', how: 'FELT' } })
+                onWoozy()
+              }}
             >
               {unwellNow ? 'How is it?' : 'Woozy'}
             </button>

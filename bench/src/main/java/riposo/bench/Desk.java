@@ -8,6 +8,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -107,6 +108,17 @@ public final class Desk {
     return id;
   }
 
+  /** The plan of that name. */
+  public String plan(String name) throws IOException, InterruptedException {
+    return get("/plans")
+        .valueStream()
+        .filter(p -> p.path("name").asString().equals(name))
+        .findFirst()
+        .orElseThrow(() -> new IOException("no plan " + name))
+        .path("id")
+        .asString();
+  }
+
   /** The first plan with a clock. */
   public String plan() throws IOException, InterruptedException {
     return get("/plans").get(0).path("id").asString();
@@ -119,6 +131,40 @@ public final class Desk {
             "{\"sleep\":7,\"energy\":7,\"pain\":0,\"pulseIrregular\":false,\"severeLow\":false,\"wobbly\":false,\"hardYesterday\":false,\"signs\":[\"NONE\"]}")
         .path("id")
         .asString();
+  }
+
+  /** A group of these clients in no room, with the first plan that has a clock; returns its id. */
+  public String group(String name, String plan, List<String> members)
+      throws IOException, InterruptedException {
+    return post(
+            "/groups",
+            "{\"name\":\"%s\",\"planId\":\"%s\",\"lanes\":3,\"members\":[%s]}"
+                .formatted(
+                    name,
+                    plan,
+                    members.stream().map(m -> "\"" + m + "\"").collect(Collectors.joining(","))))
+        .path("id")
+        .asString();
+  }
+
+  /** Checks these of a group as well today and starts them; returns the run as shown. */
+  public JsonNode startGroup(String group, List<String> who)
+      throws IOException, InterruptedException {
+    StringBuilder people = new StringBuilder();
+    for (String id : who) {
+      people
+          .append(people.isEmpty() ? "" : ",")
+          .append(
+              "{\"clientId\":\"%s\",\"checkId\":\"%s\",\"reason\":\"measured\"}"
+                  .formatted(id, check(id)));
+    }
+    String run =
+        post(
+                "/groups/" + group + "/runs",
+                "{\"id\":\"%s\",\"people\":[%s]}".formatted(UUID.randomUUID(), people))
+            .path("runId")
+            .asString();
+    return get("/runs/" + run);
   }
 
   /** Starts a run; returns it as shown. */

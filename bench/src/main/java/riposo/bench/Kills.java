@@ -14,13 +14,14 @@ import java.util.concurrent.TimeUnit;
 import tools.jackson.databind.JsonNode;
 
 /**
- * Kills the server while two devices post events of one run, starts it again and sends what was not
- * answered, over and over: {@code ./riposo bench kills 20}. What was acknowledged must be there,
- * and nothing twice.
+ * Kills the server while two devices post events of one group's run, starts it again and sends what
+ * was not answered, over and over: {@code ./riposo bench kills 20}. What was acknowledged must be
+ * there, and nothing twice.
  */
 public final class Kills {
+  private static final int PEOPLE = 3;
+
   private final List<String> command;
-  private final String base;
   private final File words;
   private final Desk desk;
   private final Set<String> acknowledged = Collections.synchronizedSet(new HashSet<>());
@@ -43,10 +44,13 @@ public final class Kills {
    * @param words where the server's own words go
    */
   public Kills(List<String> command, String base, File words) {
+    this(command, new Desk(base), words);
+  }
+
+  private Kills(List<String> command, Desk desk, File words) {
     this.command = command;
-    this.base = base;
     this.words = words;
-    this.desk = new Desk(base);
+    this.desk = desk;
   }
 
   /** The port, how many kills, then the command that starts the server. */
@@ -68,8 +72,11 @@ public final class Kills {
     Process server = up();
     try {
       desk.signIn(email, password);
-      String client = desk.client("Killed " + System.currentTimeMillis());
-      run = desk.start(client, desk.plan(), desk.check(client));
+      List<String> people = new ArrayList<>();
+      for (int i = 0; i < PEOPLE; i++) {
+        people.add(desk.client("Killed " + i + " " + System.currentTimeMillis()));
+      }
+      run = desk.startGroup(desk.group("Killed", desk.plan(), people), people);
       Random random = new Random(13);
       for (int i = 0; i < kills; i++) {
         List<Thread> devices = new ArrayList<>();
@@ -99,6 +106,12 @@ public final class Kills {
     }
   }
 
+  /** Starts a server and waits until it answers. */
+  static Process up(List<String> command, Desk desk, File words)
+      throws IOException, InterruptedException {
+    return new Kills(command, desk, words).up();
+  }
+
   private Process up() throws IOException, InterruptedException {
     Process p =
         new ProcessBuilder(command)
@@ -115,7 +128,7 @@ public final class Kills {
       Thread.sleep(100);
     }
     p.destroyForcibly();
-    throw new IOException("no server at " + base + " within two minutes");
+    throw new IOException("no server within two minutes");
   }
 
   /** Sends what waits of a device, then new events, until the server is gone. */
@@ -161,7 +174,13 @@ public final class Kills {
         desk.get(path + "/events").valueStream().map(e -> e.path("id").asString()).toList();
     Set<String> once = new HashSet<>(there);
     Set<String> rounds = new HashSet<>();
-    desk.get(path + "/events").forEach(e -> rounds.add(e.path("entry").path("round").asString("")));
+    desk.get(path + "/events")
+        .forEach(
+            e ->
+                rounds.add(
+                    e.path("person").asString("")
+                        + e.path("entry").path("slotKey").asString("")
+                        + e.path("entry").path("round").asString("")));
     int sets = desk.get(path).path("state").path("entries").size();
     return new Outcome(
         kills,

@@ -51,9 +51,10 @@ public final class RunLoad {
   }
 
   static String event(JsonNode run, String kind, int seq, String device) {
+    // of a group in turn
+    JsonNode person = run.path("people").get(seq % run.path("people").size());
     JsonNode slot =
-        run.path("people")
-            .get(0)
+        person
             .path("slots")
             .valueStream()
             .filter(s -> s.path("block").asString().equals("WORK"))
@@ -61,12 +62,13 @@ public final class RunLoad {
             .orElseThrow();
     String entry =
         kind.equals("ENTRY")
-            ? ",\"entry\":{\"slotKey\":\"%s\",\"round\":%d,\"side\":\"%s\",\"effort\":%d,\"pain\":0}"
-                .formatted(
-                    slot.path("key").asString(),
-                    seq % 900,
-                    slot.path("parts").get(0).path("side").asString(),
-                    seq % 8)
+            ? ",\"person\":\"%s\"".formatted(person.path("clientId").asString())
+                + ",\"entry\":{\"slotKey\":\"%s\",\"round\":%d,\"side\":\"%s\",\"effort\":%d,\"pain\":0}"
+                    .formatted(
+                        slot.path("key").asString(),
+                        seq % 900,
+                        slot.path("parts").get(0).path("side").asString(),
+                        seq % 8)
             : "";
     return "{\"id\":\"%s\",\"at\":%d,\"seq\":%d,\"kind\":\"%s\",\"device\":\"%s\"%s}"
         .formatted(UUID.randomUUID(), System.currentTimeMillis(), seq, kind, device, entry);

@@ -11,6 +11,8 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
+import com.microsoft.playwright.options.ServiceWorkerPolicy;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -22,6 +24,7 @@ import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import riposo.bench.Desk;
 import riposo.server.RiposoApplication;
 import riposo.server.platform.AsOfClock;
 import riposo.server.platform.Studios;
@@ -98,10 +101,20 @@ final class Studio {
   }
 
   static Page page(int width, int height) {
+    return page(width, height, ServiceWorkerPolicy.BLOCK);
+  }
+
+  /**
+   * A page of a browser of its own.
+   *
+   * @param offline whether the application may keep itself on the device
+   */
+  static Page page(int width, int height, ServiceWorkerPolicy offline) {
     BrowserContext context =
         BROWSER.newContext(
             new Browser.NewContextOptions()
                 .setViewportSize(width, height)
+                .setServiceWorkers(offline)
                 .setLocale("en-GB")
                 .setReducedMotion(com.microsoft.playwright.options.ReducedMotion.REDUCE));
     context.setDefaultTimeout(15_000);
@@ -120,6 +133,12 @@ final class Studio {
 
   static Page signedIn(int width, int height, String email, String password) {
     Page page = page(width, height);
+    signIn(page, email, password);
+    open(page, "/");
+    return page;
+  }
+
+  static void signIn(Page page, String email, String password) {
     page.request().get(url("/api/me")); // brings the token a change is sent with
     String token =
         page.context().cookies().stream()
@@ -135,8 +154,6 @@ final class Studio {
                     .setHeader("X-XSRF-TOKEN", token)
                     .setData(Map.of("email", email, "password", password)));
     assertEquals(200, in.status(), in::text);
-    open(page, "/");
-    return page;
   }
 
   /**
@@ -150,8 +167,18 @@ final class Studio {
             + " && !document.body.innerText.includes('Loading ')");
   }
 
+  /** The demo's professional over HTTP, to make up people of a journey's own. */
+  static Desk desk() throws IOException, InterruptedException {
+    Desk desk = new Desk(url(""));
+    desk.signIn(MARIT, LANTERN);
+    return desk;
+  }
+
+  static final String MARIT = "marit@lanternfield.example";
+  static final String LANTERN = "lantern-light";
+
   static Page marit(int width, int height) {
-    return signedIn(width, height, "marit@lanternfield.example", "lantern-light");
+    return signedIn(width, height, MARIT, LANTERN);
   }
 
   static Locator button(Page page, String name) {
