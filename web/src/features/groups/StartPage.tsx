@@ -136,6 +136,8 @@ function Start({ before }: { before: S['GroupBefore'] }) {
     },
     onError: (e, who) => {
       if (!(e instanceof ApiError)) return
+      // another device may have started them meanwhile
+      void cache.invalidateQueries({ queryKey: ['groups', before.groupId, 'start'] })
       const named = (e.problem as { people?: Refusal[] }).people
       const [one] = who
       setRefused(

@@ -352,4 +352,34 @@ class GroupRunTest extends ApiDesk {
     assertThat(post("/groups/" + group + "/runs/" + run + "/people", joining(berit)).code())
         .isEqualTo("plan-changed");
   }
+
+  /** Somebody archived while the session goes on: what was done stays theirs, and can be closed. */
+  @Test
+  void whatSomebodyDidStaysWhenTheyAreArchivedMeanwhile() throws Exception {
+    UUID run = UUID.randomUUID();
+    begin(run, anna, berit);
+    long now = clock.millis();
+    send(run, event("START", now, 0, ",\"device\":\"a\""));
+    assertThat(post("/clients/" + anna + "/archive", "{}").status()).isEqualTo(200);
+    JsonNode answers =
+        send(
+                run,
+                event("ENTRY", now + 1, 1, of(anna, SET)),
+                event("ENTRY", now + 2, 2, of(berit, SET)),
+                event("FINISH", now + 3, 3, ",\"device\":\"a\""))
+            .path("answers");
+    assertThat(answers.valueStream().map(x -> x.path("reply").asString())).containsOnly("KEPT");
+    assertThat(shown(run).path("state").path("entries")).hasSize(2);
+    for (UUID who : List.of(anna, berit)) {
+      assertThat(
+              post(
+                      "/runs/" + run + "/after",
+                      "{\"effort\":5,\"feel\":\"GOOD\",\"clientId\":\"%s\"}".formatted(who))
+                  .status())
+          .isEqualTo(200);
+    }
+    assertThat(begin(UUID.randomUUID(), anna).status())
+        .as("and nobody archived starts")
+        .isEqualTo(409);
+  }
 }
