@@ -77,28 +77,24 @@ export function Far({
   const name = left ? 'Rest, this one is left today' : (part?.name ?? part?.title ?? 'Done soon')
   const side = shown && shown.side !== 'BOTH' && !left ? `${shown.side.toLowerCase()} side` : undefined
   const how = left ? [] : [side, reps, ...(part?.how ?? [])].filter(Boolean)
-  const time = clock(Math.ceil(seconds(moment.leftMs)))
   const status = c.status === 'RUNNING' && working ? undefined : phaseWords(moment)
   const box = useFit(`${working} ${name} ${how.join(' ')}`)
   return (
-    <div
-      data-part={moment.index}
-      className="grid h-[100dvh] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden bg-night text-white"
+    <FarFrame
+      timeline={timeline}
+      moment={moment}
+      status={status && <p className="font-bold text-sand">{status}</p>}
+      place={place}
+      corner={corner}
+      then={
+        then && (
+          <>
+            , <strong className="text-white">{then.name ?? then.title}</strong>
+          </>
+        )
+      }
+      onClock={onClock}
     >
-      <div className="flex items-start justify-between gap-x-4 px-[3vw] pt-[2vh] portrait:flex-col-reverse">
-        <Time text={time} onClock={onClock} />
-        <div className="flex shrink-0 flex-col items-end gap-[1.2vh] text-right portrait:w-full">
-          <div className="flex flex-col items-end gap-2 portrait:w-full portrait:flex-row-reverse portrait:flex-wrap">
-            {corner}
-          </div>
-          <div className="text-[clamp(16px,3.1vh,28px)] leading-snug text-[#a9bcc2] portrait:flex portrait:w-full portrait:flex-wrap portrait:justify-between portrait:gap-x-4">
-            {status && <p className="font-bold text-sand">{status}</p>}
-            {place.map((p) => (
-              <p key={p}>{p}</p>
-            ))}
-          </div>
-        </div>
-      </div>
       <main
         ref={box}
         className="group flex min-h-0 items-center justify-between gap-6 overflow-hidden px-[3vw]"
@@ -132,21 +128,74 @@ export function Far({
           />
         )}
       </main>
+    </FarFrame>
+  )
+}
+
+/** What every far has: the countdown and where one is above, what comes and the contour below. */
+export function FarFrame({
+  timeline,
+  moment,
+  status,
+  place,
+  corner,
+  close = false,
+  scrolls = false,
+  then,
+  onClock,
+  children,
+}: {
+  timeline: S['Timeline']
+  moment: Moment
+  /** said before the place, large */
+  status: ReactNode
+  place: string[]
+  corner?: ReactNode
+  /** the countdown takes no more height than its figures */
+  close?: boolean
+  /** on a narrow screen it is longer than the screen */
+  scrolls?: boolean
+  /** what is done after that, in words */
+  then: ReactNode
+  onClock?: () => void
+  children: ReactNode
+}) {
+  const { segment, shown, clock: c } = moment
+  return (
+    <div
+      data-part={moment.index}
+      className={`grid grid-rows-[auto_minmax(0,1fr)_auto] bg-night text-white ${scrolls ? 'min-h-[100dvh] md:h-[100dvh] md:overflow-hidden' : 'h-[100dvh] overflow-hidden'}`}
+    >
+      <div className="flex items-start justify-between gap-x-4 px-[3vw] pt-[2vh] portrait:flex-col-reverse">
+        <Time close={close} text={clock(Math.ceil(seconds(moment.leftMs)))} onClock={onClock} />
+        <div className="flex shrink-0 flex-col items-end gap-[1.2vh] text-right portrait:w-full">
+          <div className="flex flex-col items-end gap-2 portrait:w-full portrait:flex-row-reverse portrait:flex-wrap">
+            {corner}
+          </div>
+          <div className="text-[clamp(16px,3.1vh,28px)] leading-snug text-[#a9bcc2] portrait:flex portrait:w-full portrait:flex-wrap portrait:justify-between portrait:gap-x-4">
+            {status}
+            {place.map((p) => (
+              <p key={p}>{p}</p>
+            ))}
+          </div>
+        </div>
+      </div>
+      {children}
       <footer className="border-t border-[#35505a] px-[3vw] pb-[1vh] pt-[1vh]">
         <p className="text-[clamp(17px,min(4.4vh,5.4vw),38px)] leading-tight text-[#a9bcc2]">
-          {moment.then && then ? (
+          {moment.then ? (
             <>
               then {moment.restBefore > 0 && <strong className="text-white">rest {moment.restBefore}</strong>}
               {moment.restBefore > 0 && ', '}
               {moment.then.height === (shown ?? segment).height ? 'stay' : 'go'} {posture(moment.then.height)}
-              , <strong className="text-white">{then.name ?? then.title}</strong>
+              {then}
               {moment.then.side !== 'BOTH' && `, ${moment.then.side.toLowerCase()}`}
             </>
           ) : (
             'then done'
           )}
         </p>
-        <div className="mx-auto mt-[0.5vh] [&_svg]:max-h-[15vh]">
+        <div className={`mx-auto mt-[0.5vh] ${close ? '[&_svg]:max-h-[9vh]' : '[&_svg]:max-h-[15vh]'}`}>
           <Contour adapted={timeline} slot={segment.slotKey} now={seconds(c.positionMs)} night low wide />
         </div>
       </footer>
@@ -155,7 +204,7 @@ export function Far({
 }
 
 /** The countdown; its colon is set close, so that the figures have the width. */
-export function Time({
+function Time({
   text,
   close = false,
   onClock,

@@ -1,5 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
-import { useKeys, typing } from '../../lib/keys'
+import { useState } from 'react'
 import { type S, http, told } from '../../lib/api'
 import { entryKey } from '../../lib/clock'
 import { doseWords, seconds } from '../../lib/format'
@@ -16,6 +15,7 @@ import { StopPanel } from './StopPanel'
 import { nextWeight, setToldOf, type Arm } from './tell'
 import { useExtras, useGroup } from './useExtras'
 import { useAwake, useHeard } from './useHeard'
+import { useClockKeys, useStopping } from './useClock'
 import { useLive } from './useLive'
 import { useRunLog } from './useRunLog'
 import { countWords, sideWord } from './words'
@@ -68,7 +68,6 @@ function Running({
   const { moment, segments, ended } = live
   const { add } = log
   const extras = useExtras()
-  const [stopping, setStopping] = useState(false)
   const [arm, setArm] = useState<Arm>('LEFT')
   const [listed, setListed] = useState(false)
   const [wanted, setWanted] = useState<{ view: View; index: number }>()
@@ -103,18 +102,7 @@ function Running({
   const auto: View = working && running ? 'far' : 'near'
   const view: View = ended ? 'near' : wanted?.index === index ? wanted.view : (pinned ?? auto)
   const turn = () => setWanted({ view: view === 'far' ? 'near' : 'far', index })
-  // the panel pauses the clock; closed without a sign it leaves it as it was
-  const paused = useRef(false)
-  const openPanel = () => {
-    paused.current = running
-    if (paused.current) add({ kind: 'PAUSE' })
-    setStopping(true)
-  }
-  const closePanel = () => {
-    setStopping(false)
-    if (paused.current) add({ kind: 'RESUME' })
-    paused.current = false
-  }
+  const stopping = useStopping(live)
   const unwellNow = live.told.unwell.get(person.clientId)
   const feel = () => {
     if (running) add({ kind: 'PAUSE' })
@@ -122,33 +110,15 @@ function Running({
       add({ kind: 'UNWELL', person: person.clientId, unwell: { symptom: 'WOOZY', how: 'FELT' } })
     setWanted(undefined)
   }
-  useKeys([
-    // a sign can be seen after the end as well
-    { press: '[Shift]+s', shown: 's', words: 'stop sign', act: openPanel },
-    ...(ended
-      ? []
-      : [
-          // space is the pause, even when a chip was tapped last; Enter presses the chip
-          { press: 'Space', shown: 'space', words: 'start, pause, go on', act: live.toggle },
-          { press: 'ArrowLeft', shown: '←', words: 'back', act: live.back },
-          { press: 'ArrowRight', shown: '→', words: 'skip', act: live.skip },
-          { press: '[Shift]+r', shown: 'r', words: '15 s more rest', act: live.rest },
-          { press: 'f', words: 'far, near', act: turn },
-          { press: 'w', words: 'woozy', act: feel },
-        ]),
+  useClockKeys(live, stopping.show, [
+    { press: 'f', words: 'far, near', act: turn },
+    { press: 'w', words: 'woozy', act: feel },
   ])
-  useEffect(() => {
-    const up = (e: KeyboardEvent) => {
-      if (e.key === ' ' && !typing(e) && !document.querySelector('[role=dialog]')) e.preventDefault()
-    }
-    window.addEventListener('keyup', up)
-    return () => window.removeEventListener('keyup', up)
-  }, [])
   if (!moment) return <Failure error={new Error('this run has no timeline')} />
   const toldOf = setToldOf(live, arm)
   const known = toldOf && live.told.sets.get(entryKey(toldOf, person.clientId))
   const stopButton = (
-    <button type="button" className={stop} onClick={openPanel}>
+    <button type="button" className={stop} onClick={stopping.show}>
       Stop sign <span className="font-mono max-sm:hidden">s</span>
     </button>
   )
@@ -165,16 +135,15 @@ function Running({
   )
   const panel = (
     <StopPanel
-      open={stopping}
+      open={stopping.open}
       signs={person.signs}
       emergency={emergency}
       contact={[about.data?.record.emergencyName, about.data?.record.emergencyPhone]
         .filter(Boolean)
         .join(', ')}
-      onClose={closePanel}
+      onClose={stopping.close}
       onStop={(sign) => {
-        setStopping(false)
-        paused.current = false
+        stopping.recorded()
         add({ kind: 'STOP', sign: sign.id, text: sign.words, person: person.clientId })
       }}
     />
@@ -251,7 +220,7 @@ function Running({
       {unwellNow && (
         <div id="unwell">
           {extras ? (
-            <extras.Unwell key={unwellNow.length} told={unwellNow} live={live} onStop={openPanel} />
+            <extras.Unwell key={unwellNow.length} told={unwellNow} live={live} onStop={stopping.show} />
           ) : (
             <p className="px-4 py-2 font-bold text-sand">{person.name}: woozy. Rest.</p>
           )}

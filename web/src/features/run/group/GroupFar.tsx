@@ -1,10 +1,8 @@
 import type { ReactNode } from 'react'
 import type { S } from '../../../lib/api'
-import { clock, seconds } from '../../../lib/format'
 import type { Moment } from '../../../lib/run/moment'
-import { Contour, posture } from '../../../ui/Contour'
 import { MovingFigure } from '../../../ui/Figure'
-import { Time, useFit } from '../Far'
+import { FarFrame, useFit } from '../Far'
 import { phaseWords } from '../words'
 import { LANES } from './look'
 
@@ -43,25 +41,22 @@ export function GroupFar({
   const side = shown && shown.side !== 'BOTH' ? `${shown.side.toLowerCase()} side` : undefined
   const box = useFit(`${working} ${lanes.map((l) => l.part?.name).join(' ')}`)
   return (
-    <div
-      data-part={moment.index}
-      className="grid min-h-[100dvh] grid-rows-[auto_minmax(0,1fr)_auto] bg-night text-white md:h-[100dvh] md:overflow-hidden"
+    <FarFrame
+      timeline={timeline}
+      moment={moment}
+      status={
+        <>
+          {side && <p className="text-[clamp(26px,7.2vh,60px)] font-bold leading-none text-sand">{side}</p>}
+          {status && <p className="font-bold text-sand">{status}</p>}
+        </>
+      }
+      place={place}
+      corner={corner}
+      close
+      scrolls
+      then={null}
+      onClock={onClock}
     >
-      <div className="flex items-start justify-between gap-x-4 px-[3vw] pt-[2vh] portrait:flex-col-reverse">
-        <Time close text={clock(Math.ceil(seconds(moment.leftMs)))} onClock={onClock} />
-        <div className="flex shrink-0 flex-col items-end gap-[1.2vh] text-right portrait:w-full">
-          <div className="flex flex-col items-end gap-2 portrait:w-full portrait:flex-row-reverse portrait:flex-wrap">
-            {corner}
-          </div>
-          <div className="text-[clamp(16px,3.1vh,28px)] leading-snug text-[#a9bcc2]">
-            {side && <p className="text-[clamp(26px,7.2vh,60px)] font-bold leading-none text-sand">{side}</p>}
-            {status && <p className="font-bold text-sand">{status}</p>}
-            {place.map((p) => (
-              <p key={p}>{p}</p>
-            ))}
-          </div>
-        </div>
-      </div>
       <main
         ref={box}
         className="group grid min-h-0 gap-x-[2vw] gap-y-4 px-[3vw] pt-[1vh] md:grid-flow-col md:auto-cols-fr md:overflow-hidden"
@@ -104,23 +99,6 @@ export function GroupFar({
           </section>
         ))}
       </main>
-      <footer className="border-t border-[#35505a] px-[3vw] pb-[1vh] pt-[1vh]">
-        <p className="text-[clamp(17px,min(4.4vh,5.4vw),38px)] leading-tight text-[#a9bcc2]">
-          {moment.then ? (
-            <>
-              then{' '}
-              {moment.restBefore > 0 && <strong className="text-white">rest {moment.restBefore}, </strong>}
-              {moment.then.height === (shown ?? segment).height ? 'stay' : 'go'} {posture(moment.then.height)}
-              {moment.then.side !== 'BOTH' && `, ${moment.then.side.toLowerCase()}`}
-            </>
-          ) : (
-            'then done'
-          )}
-        </p>
-        <div className="mx-auto mt-[0.5vh] [&_svg]:max-h-[9vh]">
-          <Contour adapted={timeline} slot={segment.slotKey} now={seconds(c.positionMs)} night low wide />
-        </div>
-      </footer>
-    </div>
+    </FarFrame>
   )
 }

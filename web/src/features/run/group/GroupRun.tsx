@@ -1,6 +1,5 @@
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { http, told as ask, type S } from '../../../lib/api'
-import { typing, useKeys } from '../../../lib/keys'
 import { clock, seconds } from '../../../lib/format'
 import { HEARD, type Heard } from '../../../lib/run/sound'
 import { useDeviceState } from '../../../lib/tab'
@@ -18,6 +17,7 @@ import { StopPanel } from '../StopPanel'
 import type { Arm } from '../tell'
 import { Unwell } from '../Unwell'
 import { useAwake, useHeard } from '../useHeard'
+import { useClockKeys, useStopping } from '../useClock'
 import { useLive } from '../useLive'
 import type { useRunLog } from '../useRunLog'
 import { phaseWords, sideWord } from '../words'
@@ -44,7 +44,6 @@ export function GroupRun({
 }) {
   const [chosen, setChosen] = useState<string>()
   const [arm, setArm] = useState<Arm>('LEFT')
-  const [stopping, setStopping] = useState(false)
   const [whose, setWhose] = useState<string>()
   const [far, setFar] = useState(false)
   const [tools, setTools] = useState(false)
@@ -75,45 +74,22 @@ export function GroupRun({
     run.beat,
   )
   useAwake(!ended && status !== 'READY')
-  const paused = useRef(false)
+  const stopping = useStopping(live)
   const openPanel = (who?: string) => {
     setWhose(who ?? chosen)
-    paused.current = running
-    if (paused.current) add({ kind: 'PAUSE' })
-    setStopping(true)
-  }
-  const closePanel = () => {
-    setStopping(false)
-    if (paused.current) add({ kind: 'RESUME' })
-    paused.current = false
+    stopping.show()
   }
   const step = (by: number) => {
     const at = run.people.findIndex((p) => p.clientId === chosen)
     const next = run.people[(at + by + run.people.length) % run.people.length]
     setChosen(next?.clientId)
   }
-  useKeys([
-    { press: '[Shift]+s', shown: 's', words: 'stop sign', act: () => openPanel() },
-    ...(ended
-      ? []
-      : [
-          { press: 'Space', shown: 'space', words: 'start, pause, go on', act: live.toggle },
-          { press: 'ArrowLeft', shown: '←', words: 'back', act: live.back },
-          { press: 'ArrowRight', shown: '→', words: 'skip', act: live.skip },
-          { press: 'ArrowDown', shown: '↓', words: 'next person', act: () => step(1) },
-          { press: 'ArrowUp', shown: '↑', words: 'person before', act: () => step(-1) },
-          { press: '[Shift]+r', shown: 'r', words: '15 s more rest', act: live.rest },
-          { press: 'f', words: 'far, near', act: () => setFar(!far) },
-          { press: 'Escape', words: 'close the strip', act: () => setChosen(undefined) },
-        ]),
+  useClockKeys(live, () => openPanel(), [
+    { press: 'ArrowDown', shown: '↓', words: 'next person', act: () => step(1) },
+    { press: 'ArrowUp', shown: '↑', words: 'person before', act: () => step(-1) },
+    { press: 'f', words: 'far, near', act: () => setFar(!far) },
+    { press: 'Escape', words: 'close the strip', act: () => setChosen(undefined) },
   ])
-  useEffect(() => {
-    const up = (e: KeyboardEvent) => {
-      if (e.key === ' ' && !typing(e) && !document.querySelector('[role=dialog]')) e.preventDefault()
-    }
-    window.addEventListener('keyup', up)
-    return () => window.removeEventListener('keyup', up)
-  }, [])
   const about = useTold(whose ?? '', async () =>
     whose ? ask(http.GET('/api/clients/{id}', { params: { path: { id: whose } } })) : undefined,
   )
@@ -121,7 +97,7 @@ export function GroupRun({
   const stopOf = run.people.find((p) => p.clientId === whose)
   const panel = (
     <StopPanel
-      open={stopping}
+      open={stopping.open}
       signs={(stopOf ?? first).signs}
       emergency={emergency}
       contact={[about.data?.record.emergencyName, about.data?.record.emergencyPhone]
@@ -130,10 +106,9 @@ export function GroupRun({
       who={<StopWho run={run} moment={moment} value={whose} onChange={setWhose} />}
       ready={stopOf !== undefined}
       confirm={stopOf ? `Stop ${stopOf.called} and record` : 'Say who first'}
-      onClose={closePanel}
+      onClose={stopping.close}
       onStop={(sign) => {
-        setStopping(false)
-        paused.current = false
+        stopping.recorded()
         add({ kind: 'STOP', sign: sign.id, text: sign.words, person: stopOf?.clientId })
         setChosen(undefined)
       }}
