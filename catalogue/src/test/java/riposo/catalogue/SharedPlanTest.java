@@ -94,6 +94,7 @@ class SharedPlanTest {
           for (SlotOption o : of) {
             holds(seed, day, o.parts(), o.doses());
             options++;
+            assertThat(o.doses()).allMatch(d -> d.rounds() >= 0 && d.rounds() <= 2);
             assertThat(day.today().cut() && o.kind() == SlotOption.Kind.HARDER).isFalse();
           }
         }

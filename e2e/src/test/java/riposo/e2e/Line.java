@@ -15,8 +15,13 @@ final class Line implements AutoCloseable {
   private final Set<Socket> open = ConcurrentHashMap.newKeySet();
   private volatile @Nullable ServerSocket listening;
 
+  /** A line to the server of the journeys. */
   Line() throws IOException {
-    server = Integer.parseInt(System.getProperty("riposo.port", "18080"));
+    this(Integer.parseInt(System.getProperty("riposo.port", "18080")));
+  }
+
+  Line(int server) throws IOException {
+    this.server = server;
     try (ServerSocket free = new ServerSocket(0, 50, InetAddress.getLoopbackAddress())) {
       port = free.getLocalPort();
     }

@@ -23,7 +23,7 @@ import tools.jackson.databind.JsonNode;
  */
 class OfflineTest {
   /** What the device keeps of the application and the session: its caches and its database. */
-  private static final String KEPT =
+  static final String KEPT =
       """
       async () => {
         let sum = 0

@@ -25,4 +25,10 @@ public record SlotOption(Kind kind, List<Performed> parts, List<Dose> doses) {
     parts = List.copyOf(parts);
     doses = List.copyOf(doses);
   }
+
+  /** The same in so many rounds less. */
+  SlotOption less(int rounds) {
+    return new SlotOption(
+        kind, parts, doses.stream().map(d -> d.rounds(d.rounds() - rounds)).toList());
+  }
 }

@@ -70,7 +70,14 @@ public final class SlotOptions {
   public Map<String, List<SlotOption>> of(SessionPlan plan, SharedPlan.Mine mine, ClientDay day) {
     PlanAdapter.Today today = plans.today(plan, day);
     PlanAdapter.Today whole = new PlanAdapter.Today(plan, today.caps(), today.ceilings());
-    return of(whole, mine.adapted(), day, mine.caps(), true);
+    Map<String, List<SlotOption>> all = new LinkedHashMap<>();
+    of(whole, mine.adapted(), day, mine.caps(), true)
+        .forEach(
+            (key, options) -> {
+              int out = mine.out().getOrDefault(key, Set.of()).size();
+              all.put(key, options.stream().map(o -> o.less(out)).toList());
+            });
+    return all;
   }
 
   private Map<String, List<SlotOption>> of(
