@@ -15,8 +15,21 @@ export function setToldOf(live: Live, arm: Arm) {
   const sides = live.segments
     .filter((g) => g.kind === 'WORK' && g.slotKey === done.slotKey && g.round === done.round)
     .map((g) => g.side)
-  const phrase = (['BOTH', 'LEFT', 'RIGHT'] as const).every((s) => sides.includes(s))
+  // and so is what a group's clock has at once where this person's two sides do different things
+  const apart = done.side === 'BOTH' && sidesOf(live, done).length > 1
+  const phrase = apart || (['BOTH', 'LEFT', 'RIGHT'] as const).every((s) => sides.includes(s))
   return { slotKey: done.slotKey, round: done.round, side: phrase ? arm : done.side, phrase }
+}
+
+/** What is done on the left and on the right where that is not the same; empty where it is. */
+export function sidesOf(live: Live, set: Set) {
+  const slot = live.slot(set.slotKey)
+  return (['LEFT', 'RIGHT'] as const).flatMap((side) => {
+    const of = { ...set, side }
+    const doing = live.doing(of)
+    const part = partOf(slot, doing, side)
+    return part?.side === side ? [{ side, part, doing }] : []
+  })
 }
 
 /** The weight of the set after this one: taken as a change, so that every device knows of it. */

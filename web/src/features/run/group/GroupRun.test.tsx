@@ -111,11 +111,11 @@ const run = (id: string) => ({
 })
 
 let n = 0
-async function open() {
+async function open(make = run) {
   const id = `group-${n++}`
   const taken: RunEvent[] = []
   const of = `/api/runs/${id}`
-  const shown = run(id)
+  const shown = make(id)
   const studio = server({
     [`GET ${of}`]: () => shown,
     [`GET ${of}/events`]: () => taken,
@@ -158,6 +158,27 @@ describe('the run of a group', () => {
     expect(row('Ilse V.').textContent).toContain('works 37 of 75 s')
     expect(within(screen.getByRole('region', { name: 'On their own' })).getByText('Wall row')).toBeTruthy()
     expect(screen.queryByRole('region', { name: /Log of/ })).toBeNull()
+  })
+
+  it('says each side of who does another thing on the left, and tells of one side at a time', async () => {
+    const sided = (id: string) => {
+      const r = run(id)
+      const slot = {
+        parts: [
+          part('Wall row', { side: 'LEFT', dose: { rounds: 3, reps: 8, grams: 0, hands: 1 } }),
+          part('Seated row', { side: 'RIGHT' }),
+        ],
+        options: [],
+      }
+      return { ...r, people: [...r.people.slice(0, 3), person('c4', 'Aurelio Pask', 'Aurelio', slot)] }
+    }
+    const { user, told } = await open(sided)
+    expect(row('Aurelio').textContent).toContain('left Wall row, no weight; right Seated row, 2 kg')
+    await started(user)
+    await user.click(row('Aurelio'))
+    await user.click(strip('Aurelio').getByRole('button', { name: 'right' }))
+    await user.click(strip('Aurelio').getByRole('radio', { name: 'effort 6' }))
+    await waitFor(() => expect(told().map((e) => [e.entry?.side, e.entry?.effort])).toEqual([['RIGHT', 6]]))
   })
 
   it('says who sits a round out, and rests where a share of the work is over', async () => {

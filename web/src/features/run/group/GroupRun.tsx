@@ -313,7 +313,6 @@ export function GroupRun({
                   rows={alone}
                   chosen={chosen}
                   onChoose={(id) => setChosen(chosen === id ? undefined : id)}
-                  alone
                 />
               </section>
             )}

@@ -73,19 +73,14 @@ export function People({
   rows,
   chosen,
   onChoose,
-  alone = false,
 }: {
   rows: Row[]
   chosen?: string
   onChoose: (clientId: string) => void
-  /** what they do stands in the row: no lane shows it */
-  alone?: boolean
 }) {
   return (
     <ul className="mt-2">
-      {rows.map(({ person, live, weight, own, chip }) => {
-        const shown = live.moment?.shown
-        const title = alone && shown ? live.part(shown)?.title : undefined
+      {rows.map(({ person, live, alone, weight, own, chip }) => {
         const rests = chip?.look !== 'GONE' && restsNow(live)
         const open = chosen === person.clientId
         return (
@@ -99,7 +94,7 @@ export function People({
             >
               <strong className="text-[17px]">{person.called}</strong>
               <span className="leading-snug">
-                {title && <span>{title} </span>}
+                {alone && <span>{alone} </span>}
                 {weight}
                 {weight && (own.length > 0 || rests) && ' · '}
                 <span className="text-[15px] text-[#e3b8e0]">{own.join(' · ')}</span>

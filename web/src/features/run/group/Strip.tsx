@@ -13,6 +13,10 @@ import { nextWeight, setToldOf, type Arm } from '../tell'
 import type { Live } from '../useLive'
 import { LEAVING } from './rows'
 
+const ARMS = [
+  ['LEFT', 'left'],
+  ['RIGHT', 'right'],
+] as const
 const TABS = [
   ['LOG', 'more of this set'],
   ['SETS', 'sets so far'],
@@ -68,6 +72,21 @@ export function Strip({
                   ? `${part.title}${set && set.round > 0 ? `, set ${set.round}` : ''}${set && set.side !== 'BOTH' ? `, ${set.side.toLowerCase()}` : ''}`
                   : 'nothing to log yet'}
           </p>
+          {set?.phrase && (
+            <p className="flex gap-1.5" role="group" aria-label="which side">
+              {ARMS.map(([side, words]) => (
+                <button
+                  key={side}
+                  type="button"
+                  className={chip(arm === side)}
+                  aria-pressed={arm === side}
+                  onClick={() => onArm(side)}
+                >
+                  {words}
+                </button>
+              ))}
+            </p>
+          )}
           {person.before.dose && person.before.dose !== 'AS_PLANNED' && (
             <p className="text-[15px] text-sand">{doseWords[person.before.dose]} today</p>
           )}
@@ -190,7 +209,6 @@ export function Strip({
             key={set && entryKey(set)}
             person={person}
             segment={set}
-            arm={set?.phrase ? { side: arm, choose: onArm } : undefined}
             known={entry}
             doing={known?.doing ?? (set && live.doing(set))}
             working={false}

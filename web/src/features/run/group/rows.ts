@@ -2,7 +2,7 @@ import type { S } from '../../../lib/api'
 import { entryKey, type Known } from '../../../lib/clock'
 import { clock, hourOf, kg, seconds } from '../../../lib/format'
 import { gramsOf, overLine } from '../../../lib/run/otherwise'
-import { setToldOf, type Arm } from '../tell'
+import { setToldOf, sidesOf, type Arm } from '../tell'
 import type { Live } from '../useLive'
 
 /** How a chip at a name looks: what was told, or that it may be. */
@@ -17,6 +17,8 @@ export interface Row {
   live: Live
   /** the lane of what goes on or comes; undefined for who does it on their own */
   lane?: number
+  /** what is done where no lane shows it */
+  alone?: string
   /** "1 kg in each hand", "no weight" */
   weight?: string
   /** what is otherwise than in the lane, each in a few words */
@@ -58,6 +60,20 @@ export function restsNow(live: Live): boolean {
   return seconds(moment.clock.positionMs) - segment.start >= mine
 }
 
+/** What somebody does whom no lane serves; side by side where the two do different things. */
+function aloneWords(live: Live): string | undefined {
+  const shown = live.moment?.shown
+  if (!shown) return undefined
+  const apart = shown.side === 'BOTH' ? sidesOf(live, shown) : []
+  if (apart.length < 2) return live.part(shown)?.title
+  return apart
+    .map(({ side, part, doing }) => {
+      const held = weightWords(gramsOf(part, doing), part)
+      return `${side.toLowerCase()} ${doing.left ? 'left today' : part.title}${held ? `, ${held}` : ''}`
+    })
+    .join('; ')
+}
+
 /** Everybody as they stand at this moment. */
 export function rowOf(live: Live, arm: Arm): Row {
   const { person, moment, told } = live
@@ -67,6 +83,7 @@ export function rowOf(live: Live, arm: Arm): Row {
   const doing = shown && live.doing(shown)
   const part = shown && live.part(shown)
   const grams = doing && gramsOf(part, doing)
+  const apart = !!shown && shown.side === 'BOTH' && sidesOf(live, shown).length > 1
   const set = setToldOf(live, arm)
   const known = set && told.sets.get(entryKey(set, who))
   const stopped = moment?.clock.stops.find((s) => s.person === who)
@@ -74,7 +91,7 @@ export function rowOf(live: Live, arm: Arm): Row {
   const own = [
     !stopped && !away && shown && slot?.out.includes(shown.round) ? 'sits this round out' : undefined,
     doing?.left ? 'left today' : doing?.option ? part?.title : undefined,
-    ...(doing?.option || doing?.left ? [] : (part?.how ?? [])),
+    ...(doing?.option || doing?.left || apart ? [] : (part?.how ?? [])),
     doing?.left ? undefined : share(live, part),
     person.joinedAt === undefined ? undefined : `came at ${hourOf(new Date(person.joinedAt))}`,
   ].filter((w): w is string => !!w)
@@ -82,7 +99,8 @@ export function rowOf(live: Live, arm: Arm): Row {
     person,
     live,
     lane: slot?.lane,
-    weight: doing?.left ? undefined : weightWords(grams, part),
+    alone: slot?.lane === undefined ? aloneWords(live) : undefined,
+    weight: doing?.left || apart ? undefined : weightWords(grams, part),
     own,
     known,
     chip: stopped
