@@ -95,7 +95,8 @@ const offline = VitePWA({
     runtimeCaching: [
       {
         urlPattern: ({ url }) => /^\/api\/movements\/[^/]+\/figure\.svg$/.test(url.pathname),
-        handler: 'CacheFirst',
+        // shown at once, and asked anew for the next time: a drawing of one's own may have changed
+        handler: 'StaleWhileRevalidate',
         options: {
           cacheName: 'riposo-figures',
           expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600, purgeOnQuotaError: true },

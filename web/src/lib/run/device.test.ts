@@ -59,4 +59,20 @@ describe('what a device keeps of runs', () => {
     expect((await store.kept()).sort()).toEqual(left)
     expect((await store.load('late')).events.map((e) => e.id).sort()).toEqual(['4', '5'])
   })
+
+  it('keeps a run over midnight as long as it goes on, and never one that was told of meanwhile', async () => {
+    const store = deviceStore('d3')
+    const put = (r: S['RunView'], events: KeptEvent[]) => store.put({ id: r.id, run: r, offset: 0 }, events)
+    await put(run('night', '2026-11-26', 'Ed'), [event('6', 'night', 'START', 'SENT')])
+    await put(run('left', '2026-11-20', 'Fe'), [event('7', 'left', 'START', 'SENT')])
+    await letGo({ everything: false, now: NOW }, store)
+    expect(await store.kept()).toEqual(['night'])
+    // looked at while nothing waited, told of before it was deleted
+    await store.put(undefined, [event('8', 'night', 'FINISH', 'WAITING')])
+    expect(await store.remove('night')).toBe(false)
+    expect((await store.load('night')).events).toHaveLength(2)
+    await store.put(undefined, [event('8', 'night', 'FINISH', 'SENT')])
+    expect(await store.remove('night')).toBe(true)
+    expect(await store.kept()).toEqual([])
+  })
 })

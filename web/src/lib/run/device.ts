@@ -14,6 +14,7 @@ export interface OnDevice {
 }
 
 const FIGURES = 'riposo-figures'
+const DAY = 86_400_000
 
 /** The device's own day, as a date is written: what is not of it goes once it is delivered. */
 const dayOf = (now: Date) =>
@@ -44,9 +45,23 @@ export async function onDevice(store: RunStore = deviceStore()): Promise<OnDevic
     .sort((a, b) => b.waiting - a.waiting || b.date.localeCompare(a.date) || a.name.localeCompare(b.name))
 }
 
+/** A run that may still go on, begun today or over midnight; one older was left open. */
+const goesOn = (k: Kept, now: Date) => {
+  const run = k.run?.run
+  if (!run || Date.parse(run.date) < now.getTime() - 2 * DAY) return false
+  const people = run.people.map((p) => p.clientId)
+  const { status } = foldClock(
+    run.timeline.segments,
+    people,
+    k.events.map((e) => e.event),
+    now.getTime(),
+  )
+  return status !== 'FINISHED' && status !== 'STOPPED'
+}
+
 /**
- * Lets go of what is delivered: of runs of other days, or of all of them when somebody signs out. What the
- * server has not answered yet stays whatever happens. Returns how many events still wait.
+ * Lets go of what is delivered: of runs of other days that are over, or of all of them when somebody signs
+ * out. What the server has not answered yet stays whatever happens. Returns how many events still wait.
  */
 export async function letGo(
   { everything, now = new Date() }: { everything: boolean; now?: Date },
@@ -56,7 +71,8 @@ export async function letGo(
   for (const k of await store.all()) {
     const waiting = waitingOf(k)
     left += waiting
-    if (waiting === 0 && (everything || k.run?.run?.date !== dayOf(now))) await store.remove(k.id)
+    const stays = !everything && (k.run?.run?.date === dayOf(now) || goesOn(k, now))
+    if (waiting === 0 && !stays) await store.remove(k.id)
   }
   if (everything && typeof caches !== 'undefined') await caches.delete(FIGURES).catch(() => false)
   return left

@@ -33,7 +33,8 @@ export interface Kept {
 export interface RunStore {
   load(runId: string): Promise<{ run?: KeptRun; events: KeptEvent[] }>
   put(run: KeptRun | undefined, events: KeptEvent[]): Promise<void>
-  remove(runId: string): Promise<void>
+  /** Lets go of a run, unless something of it waits: false where it does, and then all of it stays. */
+  remove(runId: string): Promise<boolean>
   /** Runs of which anything is kept. */
   kept(): Promise<string[]>
   /** All that is kept. */
@@ -87,9 +88,13 @@ export function deviceStore(name = 'riposo-runs'): RunStore {
     },
     async remove(runId) {
       const { db } = await device()
-      await db.transaction('rw', db.runs, db.events, async () => {
+      // looked at and deleted in one: another tab may tell something meanwhile
+      return db.transaction('rw', db.runs, db.events, async () => {
+        const all = db.events.where('runId').equals(runId)
+        if ((await all.filter((e) => e.state === 'WAITING').count()) > 0) return false
         await db.events.where('runId').equals(runId).delete()
         await db.runs.delete(runId)
+        return true
       })
     },
     async kept() {

@@ -28,6 +28,8 @@ export interface Row {
   known?: Known
 }
 
+const FEELS = { WOOZY: 'woozy?', TWINGE: 'twinge?', SHAKING: 'shaking?' } as const
+
 const upTo = (n: number, of: number) => `works ${n} of ${of} s`
 
 /** What somebody works of a part on the shared clock: their share of it, sides apart. */
@@ -108,7 +110,7 @@ export function rowOf(live: Live, arm: Arm): Row {
       : away
         ? { words: 'left', look: 'GONE' }
         : told.unwell.has(who)
-          ? { words: 'woozy?', look: 'HURT' }
+          ? { words: FEELS[told.unwell.get(who)?.at(-1)?.unwell?.symptom ?? 'WOOZY'], look: 'HURT' }
           : chipOf(known, person.painLine, set !== undefined),
   }
 }

@@ -17,6 +17,8 @@ import java.util.concurrent.Future;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 
 /** A group on one clock: who starts, who comes and goes, what each is told and owns. */
@@ -334,13 +336,14 @@ class GroupRunTest extends ApiDesk {
   }
 
   /** A plan changed while the run goes on: nobody new is fitted into something else. */
-  @Test
-  void nobodyIsFittedIntoAPlanThatWasChangedMeanwhile() throws Exception {
+  @ParameterizedTest
+  @CsvSource({"'\"squat\"', '\"goblet-squat\"'", "'\"WORK\":40', '\"WORK\":60'"})
+  void nobodyIsFittedIntoAPlanThatWasChangedMeanwhile(String from, String to) throws Exception {
     UUID run = UUID.randomUUID();
     begin(run, anna);
     JsonNode p = get("/plans/" + plan).body();
-    String other = json.writeValueAsString(p.path("plan")).replace("\"squat\"", "\"goblet-squat\"");
-    assertThat(other).contains("goblet-squat");
+    String other = json.writeValueAsString(p.path("plan")).replace(from, to);
+    assertThat(other).contains(to);
     Answer changed =
         call(
             me,

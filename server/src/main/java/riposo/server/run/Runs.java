@@ -61,7 +61,17 @@ public interface Runs {
       @Nullable Strength strength) {}
 
   /** Why somebody is not taken in. */
-  record Refusal(UUID clientId, String code, String sentence, List<String> reasons) {}
+  record Refusal(UUID clientId, String code, String sentence, List<String> reasons) {
+    public static Refusal of(UUID who, Problems p) {
+      return new Refusal(
+          who,
+          p.code(),
+          String.valueOf(p.getMessage()),
+          p.more().get("reasons") instanceof List<?> l
+              ? l.stream().map(String::valueOf).toList()
+              : List.of());
+    }
+  }
 
   /**
    * Holds a client for a start and asks whether they may begin with a group; a problem with the

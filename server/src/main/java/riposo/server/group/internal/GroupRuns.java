@@ -34,6 +34,7 @@ import riposo.core.limit.Axis;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Timeline;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunSheets;
 import riposo.core.today.TodayCheck;
@@ -229,7 +230,7 @@ class GroupRuns {
       try {
         admitted.put(j.clientId(), runs.admit(j.joining()));
       } catch (Problems p) {
-        not.add(refusal(j.clientId(), p));
+        not.add(Runs.Refusal.of(j.clientId(), p));
       }
     }
     if (!not.isEmpty()) {
@@ -304,15 +305,6 @@ class GroupRuns {
     audit.changed(
         "started", "group", groupId, plan.name() + ", " + beginners.size() + " people", null);
     return new GroupRunView(id);
-  }
-
-  private static Runs.Refusal refusal(UUID who, Problems p) {
-    Object reasons = p.more().get("reasons");
-    return new Runs.Refusal(
-        who,
-        p.code(),
-        String.valueOf(p.getMessage()),
-        reasons instanceof List<?> l ? l.stream().map(String::valueOf).toList() : List.of());
   }
 
   private ClientDay day(Runs.Admitted in, UUID planId, @Nullable UUID room) {
@@ -479,12 +471,16 @@ class GroupRuns {
     return new GroupRunView(runId);
   }
 
-  private static boolean same(SessionPlan plan, RunSheet sheet) {
+  /** Whether the plan still asks what the run was made of: the same slots, worked as long. */
+  private boolean same(SessionPlan plan, RunSheet sheet) {
     Map<String, String> then = new LinkedHashMap<>();
     sheet.people().get(0).slots().forEach(s -> then.put(s.key(), s.askedId()));
     Map<String, String> now = new LinkedHashMap<>();
     plan.asked().forEach(a -> now.put(a.key(), a.slot().movementId()));
-    return then.equals(now);
+    Timeline planned = movements.planAdapter().planned(plan);
+    // as many rounds as possible hang on the ways of who is there
+    return then.equals(now)
+        && (planned.estimated() || planned.workSeconds() == sheet.timeline().workSeconds());
   }
 
   /** The lanes as they are shown, for one more. */

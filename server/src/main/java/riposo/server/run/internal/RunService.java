@@ -221,7 +221,7 @@ class RunService implements Runs {
         doses.put(
             who, judge(b.admitted(), true, sheet.timeline().total(), b.problems(), b.strength()));
       } catch (Problems p) {
-        not.add(refusal(who, p));
+        not.add(Refusal.of(who, p));
       }
     }
     if (!not.isEmpty()) {
@@ -232,15 +232,6 @@ class RunService implements Runs {
       add(row, b.admitted(), b.person(), Objects.requireNonNull(doses.get(b.person().id())));
     }
     return row.id;
-  }
-
-  private static Refusal refusal(UUID who, Problems p) {
-    Object reasons = p.more().get("reasons");
-    return new Refusal(
-        who,
-        p.code(),
-        String.valueOf(p.getMessage()),
-        reasons instanceof List<?> l ? l.stream().map(String::valueOf).toList() : List.of());
   }
 
   @Override
