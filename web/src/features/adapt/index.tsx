@@ -14,6 +14,7 @@ import { useClient } from '../clients/useClient'
 import { useChoices, type Choices } from './choices'
 import { ComparePanel, Since } from './ComparePanel'
 import { OrderOffer } from './OrderOffer'
+import { Proposed } from './Proposed'
 import { StairPanel } from './StairPanel'
 import { Closed } from './Closed'
 import { StartPanel } from './StartPanel'
@@ -461,6 +462,8 @@ function SlotRow({
             and {s.reasons.length - told.length} more
           </span>
         )}
+        {s.gap && <span className="block text-[13px] leading-snug text-plum">{s.gap}</span>}
+        {s.proposed && <Proposed p={s.proposed} current={current} />}
         {s.upper && !s.upper.taken && (
           <span className="block text-[13px] leading-snug text-soft">above it: {s.upper.words}</span>
         )}

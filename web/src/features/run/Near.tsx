@@ -103,6 +103,7 @@ export function NowAndNext({ live, known }: { live: Live; known?: Known }) {
             <p className="font-mono text-[#b8c8cd]">{part.doseText}</p>
           </>
         )}
+        {slot?.proposed && <p className="text-sand">to decide: {slot.proposed}</p>}
         {slot?.band && <p className="text-[#b8c8cd]">{slot.band}</p>}
         {stretch && (
           <p>

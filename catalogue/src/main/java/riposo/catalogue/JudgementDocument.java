@@ -6,11 +6,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Sided;
+import riposo.core.limit.Side;
+import riposo.core.movement.Modifier;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.Grounds;
 import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.NoStep;
 import riposo.core.tolerance.Rule;
+import riposo.core.tolerance.Tolerance;
 import riposo.core.tolerance.Verdict;
 import tools.jackson.databind.JsonNode;
 
@@ -22,7 +26,8 @@ public final class JudgementDocument {
       Map<String, Integer> facts,
       List<UUID> runs,
       ChangeDocument change,
-      List<NoStep> noStep) {}
+      List<NoStep> noStep,
+      @Nullable List<ChangeDocument> ways) {}
 
   private record ChangeDocument(
       Change.Kind kind,
@@ -31,14 +36,23 @@ public final class JudgementDocument {
       @Nullable Integer reps,
       @Nullable String tempo,
       @Nullable Integer fromGrams,
-      @Nullable Integer equalReps) {}
+      @Nullable Integer equalReps,
+      @Nullable Side side,
+      @Nullable Sided sides,
+      @Nullable Modifier support) {}
 
   private JudgementDocument() {}
 
   public static String write(Judgement j) {
     return RunDocument.JSON.writeValueAsString(
         new Stored(
-            j.verdict(), j.rule(), facts(j.grounds()), j.runs(), change(j.change()), j.noStep()));
+            j.verdict(),
+            j.rule(),
+            facts(j.grounds()),
+            j.runs(),
+            change(j.change()),
+            j.noStep(),
+            j.ways().isEmpty() ? null : j.ways().stream().map(JudgementDocument::change).toList()));
   }
 
   public static Judgement read(String stored) {
@@ -48,13 +62,16 @@ public final class JudgementDocument {
     n.path("runs").forEach(r -> runs.add(UUID.fromString(r.asString())));
     List<NoStep> noStep = new ArrayList<>();
     n.path("noStep").forEach(s -> noStep.add(NoStep.valueOf(s.asString())));
+    List<Change> ways = new ArrayList<>();
+    n.path("ways").forEach(w -> ways.add(change(w)));
     return new Judgement(
         Verdict.valueOf(n.path("verdict").asString()),
         rule,
         grounds(rule, n.path("facts")),
         runs,
-        change(RunDocument.JSON.treeToValue(n.path("change"), ChangeDocument.class)),
-        noStep);
+        change(n.path("change")),
+        noStep,
+        ways);
   }
 
   private static Map<String, Integer> facts(Grounds g) {
@@ -91,6 +108,7 @@ public final class JudgementDocument {
       put(f, "effort", x.effort());
       put(f, "unanswered", x.answered() ? null : 1);
       put(f, "noProgression", x.flagged() ? 1 : null);
+      put(f, "steadyDays", x.steadyDays());
     }
     return f;
   }
@@ -126,7 +144,8 @@ public final class JudgementDocument {
               number(f, "wanted"),
               number(f, "effort"),
               !f.hasNonNull("unanswered"),
-              f.hasNonNull("noProgression"));
+              f.hasNonNull("noProgression"),
+              number(f, "steadyDays"));
     };
   }
 
@@ -140,6 +159,8 @@ public final class JudgementDocument {
     if (c instanceof Change.LoadUp x) {
       from = x.from();
       equal = x.equalReps();
+    } else if (c instanceof Change.TwoInOne x) {
+      from = x.from();
     } else if (c instanceof Change.LoadDown x) {
       from = x.from();
     } else if (c instanceof Change.RungUp x) {
@@ -147,30 +168,56 @@ public final class JudgementDocument {
     } else if (c instanceof Change.Slower x && x.tooBig() != null) {
       from = x.tooBig().grams();
       equal = x.tooBig().equalReps();
+    } else if (c instanceof Change.Hold x && x.tooBig() != null) {
+      from = x.tooBig().grams();
+      equal = x.tooBig().equalReps();
     }
     return new ChangeDocument(
-        c.kind(), c.movementId(), c.grams(), c.reps(), c.tempo(), from, equal);
+        c.kind(),
+        c.movementId(),
+        c.grams(),
+        c.reps(),
+        c.tempo(),
+        from,
+        equal,
+        c instanceof Change.LoadUp x && x.side() != Side.BOTH ? x.side() : null,
+        c.sides(),
+        c instanceof Change.LessSupport x ? x.support() : null);
   }
 
-  private static Change change(ChangeDocument d) {
+  private static Change change(JsonNode stored) {
+    ChangeDocument d = RunDocument.JSON.treeToValue(stored, ChangeDocument.class);
     String m = d.movementId;
     return switch (d.kind) {
       case NONE -> new Change.None(m, d.grams);
-      case LOAD_UP -> new Change.LoadUp(m, known(d.grams), known(d.fromGrams), d.equalReps);
+      case LOAD_UP ->
+          new Change.LoadUp(
+              m,
+              known(d.grams),
+              known(d.fromGrams),
+              d.equalReps,
+              d.side == null ? Side.BOTH : d.side,
+              d.sides);
+      case TWO_IN_ONE -> new Change.TwoInOne(m, known(d.grams), known(d.fromGrams));
       case RUNG_UP -> new Change.RungUp(m, d.fromGrams);
       case SLOWER ->
-          new Change.Slower(
-              m,
-              d.grams,
-              d.fromGrams == null || d.equalReps == null
-                  ? null
-                  : new Change.Step(d.fromGrams, d.equalReps));
-      case LOAD_DOWN -> new Change.LoadDown(m, known(d.grams), d.fromGrams);
+          new Change.Slower(m, d.grams, step(d), d.tempo == null ? Tolerance.SLOW_TEMPO : d.tempo);
+      case HOLD ->
+          new Change.Hold(m, d.grams, step(d), d.tempo == null ? Tolerance.SLOW_TEMPO : d.tempo);
+      case LESS_SUPPORT ->
+          new Change.LessSupport(m, d.grams, d.support == null ? Modifier.HOLD_SUPPORT : d.support);
+      case LOAD_DOWN -> new Change.LoadDown(m, known(d.grams), d.fromGrams, d.sides);
       case RUNG_DOWN -> new Change.RungDown(m);
       case FEWER_REPS -> new Change.FewerReps(m, d.grams, d.reps);
       case HALVE_SESSION -> new Change.HalveSession(m, d.grams, d.reps);
       case STOP -> new Change.Stop(m, d.grams);
     };
+  }
+
+  private static Change.@Nullable Step step(ChangeDocument d) {
+    return d.fromGrams == null || d.equalReps == null
+        ? null
+        : new Change.Step(d.fromGrams, d.equalReps);
   }
 
   /** A weight that is always told; one that was not is no weight. */

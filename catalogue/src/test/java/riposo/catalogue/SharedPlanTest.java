@@ -153,6 +153,7 @@ class SharedPlanTest {
         r.nextBoolean() ? Mobility.SLOW : Mobility.USUAL,
         riposo.core.dose.Weights.NONE,
         riposo.core.dose.Build.UNKNOWN,
+        Map.of(),
         today);
   }
 

@@ -5,6 +5,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
 import riposo.core.dose.FoundWeight;
+import riposo.core.dose.Gap;
 import riposo.core.limit.Broken;
 import riposo.core.movement.Kit;
 import riposo.core.movement.Purpose;
@@ -29,6 +30,7 @@ import riposo.core.plan.Block;
  * @param found which weight it is begun with and why, before the caps; null where it takes none
  * @param stretch what fills its rests; null where they are not to be a stretch
  * @param band which band and where it is gripped; null where the plan asks for none
+ * @param gap the gap its family comes back from; null where there is none
  * @param upper the option above what is asked; null where the plan names none, or it is not open
  */
 public record AdaptedSlot(
@@ -51,7 +53,8 @@ public record AdaptedSlot(
     @Nullable FoundWeight found,
     @Nullable RestStretch stretch,
     @Nullable BandGrip band,
-    @Nullable UpperOption upper) {
+    @Nullable UpperOption upper,
+    @Nullable Gap gap) {
 
   /** True when what is done is what the plan asks for, as it asks for it, by nobody's choice. */
   public boolean asPlanned() {
@@ -80,7 +83,8 @@ public record AdaptedSlot(
         found,
         stretch,
         band,
-        upper);
+        upper,
+        gap);
   }
 
   /**

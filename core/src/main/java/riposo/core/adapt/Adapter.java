@@ -156,7 +156,7 @@ public final class Adapter {
   }
 
   /** Whether the form still exists: the movement is known and takes its modifiers and range. */
-  boolean possible(Performed part) {
+  public boolean possible(Performed part) {
     if (part.isRest()) {
       return true;
     }

@@ -3,6 +3,7 @@ package riposo.core.adapt;
 import java.util.Map;
 import java.util.UUID;
 import riposo.core.dose.Build;
+import riposo.core.dose.Gap;
 import riposo.core.dose.Weights;
 import riposo.core.limit.Caps;
 import riposo.core.plan.Mobility;
@@ -19,6 +20,7 @@ import riposo.core.plan.Mobility;
  * @param firm those of the ceilings that no choice by hand passes
  * @param weights what is known of the client's weights
  * @param build mass and stature, as far as they are recorded
+ * @param gaps families that come back from a gap, by id
  * @param today what today's check leaves of the dose; as planned where there is none
  */
 public record ClientDay(
@@ -31,11 +33,13 @@ public record ClientDay(
     Mobility mobility,
     Weights weights,
     Build build,
+    Map<String, Gap> gaps,
     TodayDose today) {
   public ClientDay {
     standings = Map.copyOf(standings);
     ceilings = Map.copyOf(ceilings);
     firm = Map.copyOf(firm);
+    gaps = Map.copyOf(gaps);
   }
 
   /**
@@ -60,30 +64,36 @@ public record ClientDay(
   /** The same under other limits: some lifted in thought. */
   public ClientDay with(Caps other) {
     return new ClientDay(
-        clientId, other, kit, standings, ceilings, firm, mobility, weights, build, today);
+        clientId, other, kit, standings, ceilings, firm, mobility, weights, build, gaps, today);
   }
 
   /** The same with other kit at hand. */
   public ClientDay with(Kitbag other) {
     return new ClientDay(
-        clientId, caps, other, standings, ceilings, firm, mobility, weights, build, today);
+        clientId, caps, other, standings, ceilings, firm, mobility, weights, build, gaps, today);
   }
 
   /** The same with what today's check leaves. */
   public ClientDay with(TodayDose other) {
     return new ClientDay(
-        clientId, caps, kit, standings, ceilings, firm, mobility, weights, build, other);
+        clientId, caps, kit, standings, ceilings, firm, mobility, weights, build, gaps, other);
   }
 
   /** The same with what is known of the weights. */
   public ClientDay with(Weights other) {
     return new ClientDay(
-        clientId, caps, kit, standings, ceilings, firm, mobility, other, build, today);
+        clientId, caps, kit, standings, ceilings, firm, mobility, other, build, gaps, today);
   }
 
   /** The same with what is recorded of the body. */
   public ClientDay with(Build other) {
     return new ClientDay(
-        clientId, caps, kit, standings, ceilings, firm, mobility, weights, other, today);
+        clientId, caps, kit, standings, ceilings, firm, mobility, weights, other, gaps, today);
+  }
+
+  /** The same with the gaps its families come back from. */
+  public ClientDay gaps(Map<String, Gap> other) {
+    return new ClientDay(
+        clientId, caps, kit, standings, ceilings, firm, mobility, weights, build, other, today);
   }
 }

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
 import riposo.core.dose.FoundWeight;
+import riposo.core.dose.Gap;
 import riposo.core.dose.WeightChoice;
 import riposo.core.dose.Weights;
 import riposo.core.limit.Axis;
@@ -180,7 +181,48 @@ public final class PlanAdapter {
         mobility,
         Weights.NONE,
         Build.UNKNOWN,
+        Map.of(),
         TodayDose.AS_PLANNED);
+  }
+
+  /**
+   * The client's day with the gaps its families come back from: after a long one the ceiling of a
+   * family is a rung lower than where it was left.
+   */
+  public ClientDay back(ClientDay day, Map<String, Gap> gaps) {
+    Map<String, Ceiling> ceilings = new HashMap<>(day.ceilings());
+    gaps.forEach(
+        (family, gap) -> {
+          Ceiling at = ceilings.get(family);
+          if (at != null && lowers(gap, day.standings().get(family))) {
+            ceilings.put(family, new Ceiling(family, under(family, at.rung()), day.caps().day()));
+          }
+        });
+    return new ClientDay(
+        day.clientId(),
+        day.caps(),
+        day.kit(),
+        day.standings(),
+        ceilings,
+        day.firm(),
+        day.mobility(),
+        day.weights(),
+        day.build(),
+        gaps,
+        day.today());
+  }
+
+  /** Whether a gap takes a rung off: it is long, and where the client stands is from before it. */
+  private static boolean lowers(Gap gap, @Nullable Standing standing) {
+    return gap.rungDown() && (standing == null || gap.cuts(standing.decidedOn()));
+  }
+
+  /** A rung lower, where the family has one; a closed one stays closed. */
+  private int under(String family, int rung) {
+    return catalogue.families().stream().anyMatch(f -> f.id().equals(family))
+            && catalogue.family(family).rungs().stream().anyMatch(m -> m.rung() < rung)
+        ? rung - 1
+        : rung;
   }
 
   /**
@@ -201,10 +243,10 @@ public final class PlanAdapter {
     List<Settled> settled = new ArrayList<>();
     for (SessionPlan.Asked asked : today.asked()) {
       int raise = asked.block().effortRaise(asked.index());
-      settled.add(settle(asked, day.planned(raise, caps, ceilings), standings, pins));
+      settled.add(settle(asked, day.planned(raise, caps, ceilings), standings, pins, day.gaps()));
     }
     if (caps.floor().onceUp()) {
-      settled = stayUp(settled, turns(settled), standings, pins);
+      settled = stayUp(settled, turns(settled), standings, pins, day.gaps());
     }
     Map<String, Turn> turns = turns(settled);
     Map<String, Station> stations = new HashMap<>();
@@ -262,10 +304,29 @@ public final class PlanAdapter {
     TodayDose dose = day.today();
     Caps caps = dose.caps(day.caps());
     Map<String, Ceiling> ceilings = new HashMap<>(day.ceilings());
+    fromAsked(plan, day, ceilings);
     if (dose.cut()) {
       rungDown(plan, ceilings, caps.day());
     }
     return new Today(dose.plan(plan, this::planned), caps, ceilings);
+  }
+
+  /** After a long gap in a family of which nothing was decided: a rung under what is asked. */
+  private void fromAsked(SessionPlan plan, ClientDay day, Map<String, Ceiling> ceilings) {
+    Map<String, Integer> asked = new HashMap<>();
+    for (Slot slot : plan.slots(Block.WORK)) {
+      Movement m = find(slot.movementId());
+      if (m != null) {
+        asked.merge(m.familyId(), m.rung(), Math::min);
+      }
+    }
+    asked.forEach(
+        (family, rung) -> {
+          Gap gap = day.gaps().get(family);
+          if (gap != null && lowers(gap, null) && !day.ceilings().containsKey(family)) {
+            ceilings.put(family, new Ceiling(family, under(family, rung), day.caps().day()));
+          }
+        });
   }
 
   /** Whether counted work of the plan has its rests lengthened for this client. */
@@ -586,7 +647,8 @@ public final class PlanAdapter {
       List<Settled> settled,
       Map<String, Turn> turns,
       Map<String, Standing> standings,
-      Map<String, Pin> pins) {
+      Map<String, Pin> pins,
+      Map<String, Gap> gaps) {
     Set<String> mixed = mixed(settled, turns);
     List<Settled> kept = new ArrayList<>();
     boolean down = false;
@@ -603,7 +665,11 @@ public final class PlanAdapter {
       kept.add(
           floor && !x.pinned() && (up || mixed.contains(x.at().block().key()))
               ? settle(
-                  x.at(), x.situation().withCaps(offFloor(x.situation().caps())), standings, pins)
+                  x.at(),
+                  x.situation().withCaps(offFloor(x.situation().caps())),
+                  standings,
+                  pins,
+                  gaps)
               : x);
     }
     return kept;
@@ -649,7 +715,8 @@ public final class PlanAdapter {
       SessionPlan.Asked at,
       Situation situation,
       Map<String, Standing> standings,
-      Map<String, Pin> pins) {
+      Map<String, Pin> pins,
+      Map<String, Gap> gaps) {
     Slot slot = at.slot();
     Movement asked = find(slot.movementId());
     if (asked == null) {
@@ -682,7 +749,8 @@ public final class PlanAdapter {
                           b.strength() == Strength.ADVISED
                               && pin.overridden().contains(b.limitId()))
               && pin.parts().stream().allMatch(p -> adapter.missing(p, situation).isEmpty())
-              && pin.parts().stream().noneMatch(p -> closedByVerdict(p, standings));
+              && pin.parts().stream().noneMatch(p -> closedByVerdict(p, standings))
+              && pin.parts().stream().noneMatch(p -> fromBefore(p, pin, situation, gaps));
       if (holds) {
         pinned = true;
         overridden = broken;
@@ -748,6 +816,7 @@ public final class PlanAdapter {
           null,
           null,
           null,
+          null,
           null);
     }
     List<Dose> told = new ArrayList<>();
@@ -780,7 +849,20 @@ public final class PlanAdapter {
         found,
         RestStretch.of(at.key(), result.parts(), clocks.own(), situation, adapter),
         BandGrip.of(at.slot().band(), result.parts(), day, situation.caps(), adapter),
-        upper(settled, result, found, day));
+        upper(settled, result, found, day),
+        gap(at, result, day));
+  }
+
+  /** The gap that cuts what is done in a slot of the work; null where none does. */
+  private @Nullable Gap gap(SessionPlan.Asked at, SlotResult result, ClientDay day) {
+    return at.block().block() != Block.WORK
+        ? null
+        : result.parts().stream()
+            .map(p -> p.movementId() == null ? null : find(p.movementId()))
+            .filter(m -> m != null && day.gaps().containsKey(m.familyId()))
+            .map(m -> day.gaps().get(m.familyId()))
+            .findFirst()
+            .orElse(null);
   }
 
   /**
@@ -849,6 +931,20 @@ public final class PlanAdapter {
     int[] still = new int[Axis.CELLS];
     still[Axis.HOLD.cell(Side.BOTH)] = wanted;
     return new AdaptedSlot.HoldCut(wanted, now, Broken.of(caps, still));
+  }
+
+  /** A choice of before a long gap does not lead past the rung that the gap leaves. */
+  private boolean fromBefore(Performed part, Pin pin, Situation situation, Map<String, Gap> gaps) {
+    String id = part.movementId();
+    Movement m = id == null ? null : find(id);
+    Gap gap = m == null ? null : gaps.get(m.familyId());
+    if (m == null || gap == null || !gap.rungDown()) {
+      return false;
+    }
+    LocalDate on = pin.on();
+    boolean old = on == null || !on.isAfter(gap.from());
+    Ceiling most = situation.ceilings().get(m.familyId());
+    return old && most != null && m.rung() > most.rung();
   }
 
   private boolean closedByVerdict(Performed part, Map<String, Standing> standings) {

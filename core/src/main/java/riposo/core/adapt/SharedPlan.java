@@ -122,6 +122,7 @@ public final class SharedPlan {
         day.mobility(),
         day.weights(),
         day.build(),
+        day.gaps(),
         day.today());
   }
 

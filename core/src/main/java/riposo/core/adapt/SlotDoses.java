@@ -7,11 +7,13 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
 import riposo.core.dose.FoundWeight;
+import riposo.core.dose.Gap;
 import riposo.core.dose.HeightShare;
 import riposo.core.dose.Held;
 import riposo.core.dose.LastWeight;
 import riposo.core.dose.Loads;
 import riposo.core.dose.SetWeight;
+import riposo.core.dose.Sided;
 import riposo.core.dose.Weight;
 import riposo.core.dose.WeightChoice;
 import riposo.core.limit.Axis;
@@ -24,6 +26,7 @@ import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Support;
 import riposo.core.movement.Variant;
+import riposo.core.plan.Block;
 import riposo.core.plan.Format;
 import riposo.core.plan.FormatKind;
 import riposo.core.plan.Param;
@@ -67,6 +70,14 @@ final class SlotDoses {
     if (reps != null && s != null && s.reps() != null) {
       reps = Math.min(reps, s.reps());
     }
+    Held held = weight(v, part.side(), at, caps, found, day);
+    Gap gap = gap(m, at, day);
+    // where nothing is held the count is what a gap cuts
+    List<Integer> series = count.series();
+    if (gap != null && (held == null || held.heavier() == 0)) {
+      reps = reps == null ? null : (Integer) gap.count(reps);
+      series = series == null ? null : series.stream().map(gap::count).toList();
+    }
     if (reps == null && count.hold() == null) {
       return new Dose(rounds, null, null, null, 0, null, false);
     }
@@ -85,11 +96,11 @@ final class SlotDoses {
         v.handsLoaded(),
         share,
         m.loadKind() == LoadKind.BAND && v.loadable(),
-        weight(v, part.side(), at, caps, found, day),
+        held,
         turns(count, told, v, part.side()),
         count.counts(),
         count.seconds(),
-        count.series(),
+        series,
         height);
   }
 
@@ -136,8 +147,9 @@ final class SlotDoses {
   }
 
   /** How a weight is held or carried in a slot; null where the movement takes none. */
-  private static @Nullable Carry carry(SessionPlan.Asked at, Variant v) {
-    Carry asked = at.slot().carry();
+  private static @Nullable Carry carry(SessionPlan.Asked at, Variant v, ClientDay day) {
+    Standing s = PlanAdapter.standing(v.movement(), day.standings());
+    Carry asked = s == null || s.carry() == null ? at.slot().carry() : s.carry();
     boolean none = v.modifiers().contains(Modifier.NO_WEIGHT);
     boolean oneHand = v.modifiers().contains(Modifier.ONE_SIDE) || v.emptyHand() != null;
     // the form that is open comes first: no weight is none on the body either, and a hand that is
@@ -160,7 +172,7 @@ final class SlotDoses {
       return null;
     }
     Variant v = adapter.variant(part);
-    Carry carry = carry(at, v);
+    Carry carry = carry(at, v, day);
     if (carry == null || !carry.body && !v.loadable()) {
       return null;
     }
@@ -186,11 +198,17 @@ final class SlotDoses {
         s == null ? null : s.grams(),
         s == null ? null : s.decidedOn(),
         eased,
+        gap(v.movement(), at, day),
         set,
         known,
         this::find,
         count(v, carry),
         day.kit().weights());
+  }
+
+  /** The gap that cuts a movement of the work; null where none does. */
+  private static @Nullable Gap gap(Movement m, SessionPlan.Asked at, ClientDay day) {
+    return at.block().block() == Block.WORK ? day.gaps().get(m.familyId()) : null;
   }
 
   /** When a verdict last took something off the movement's family; null when none did. */
@@ -214,7 +232,7 @@ final class SlotDoses {
       return null;
     }
     Variant v = adapter.variant(part);
-    Carry carry = carry(at, v);
+    Carry carry = carry(at, v, day);
     FoundWeight history = found(part, at, day.with(day.weights().with(Map.of())));
     LocalDate eased = eased(v.movement(), day.standings());
     return WeightChoice.of(
@@ -237,14 +255,41 @@ final class SlotDoses {
       Caps caps,
       @Nullable FoundWeight found,
       ClientDay day) {
-    Carry carry = carry(at, v);
+    Carry carry = carry(at, v, day);
     if (v.movement().loadKind() != LoadKind.DUMBBELL && carry == null) {
       return null;
     }
     if (found == null) {
       return carry == null ? Held.same(0, v.handsLoaded()) : new Held(0, 0, carry);
     }
-    int wanted = found.grams();
+    Sided sides = sides(v, found, day);
+    if (sides != null && sides.differs()) {
+      return new Held(
+          held(v, side, at, caps, found, sides.left(), day).left(),
+          held(v, side, at, caps, found, sides.right(), day).right(),
+          held(v, side, at, caps, found, sides.right(), day).way());
+    }
+    return held(v, side, at, caps, found, found.grams(), day);
+  }
+
+  /** The weight side by side, where what it comes from tells the sides apart; else null. */
+  private static @Nullable Sided sides(Variant v, FoundWeight found, ClientDay day) {
+    Standing s = PlanAdapter.standing(v.movement(), day.standings());
+    Sided from =
+        found.why() == FoundWeight.Why.VERDICT ? s == null ? null : s.sides() : found.sides();
+    return from == null ? null : from.each(g -> g * (100 - found.cutPercent()) / 100);
+  }
+
+  private static Held held(
+      Variant v,
+      Side side,
+      SessionPlan.Asked at,
+      Caps caps,
+      FoundWeight found,
+      int grams,
+      ClientDay day) {
+    Carry carry = carry(at, v, day);
+    int wanted = grams;
     // The plan's weight is a ceiling: it never lifts what history allows.
     Integer most = at.slot().grams();
     if (most != null && (!found.byHand() || most == 0)) {

@@ -3,6 +3,8 @@ package riposo.core.adapt;
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Loads;
+import riposo.core.dose.Sided;
+import riposo.core.movement.Carry;
 
 /**
  * Where an accepted verdict leaves a client in a family: what the next adapted plan starts from.
@@ -12,6 +14,8 @@ import riposo.core.dose.Loads;
  * @param grams weight per hand to start from; null where the movement takes none or none was used
  * @param reps repetitions to aim for; null for the interval's usual number
  * @param tempo a tempo to use instead of the movement's, such as 4-0-2-0; null for its own
+ * @param sides the weight side by side where they differ; null where they do not
+ * @param carry a way of holding other than the slot's; null for the slot's own
  * @param stopped true after an accepted stop and refer: the family stays closed until reviewed
  * @see Loads
  */
@@ -24,4 +28,21 @@ public record Standing(
     @Nullable String tempo,
     String verdict,
     boolean stopped,
-    LocalDate decidedOn) {}
+    LocalDate decidedOn,
+    @Nullable Sided sides,
+    @Nullable Carry carry) {
+  /** The same weight on both sides, held as the slot says. */
+  public Standing(
+      String familyId,
+      String askedId,
+      String movementId,
+      @Nullable Integer grams,
+      @Nullable Integer reps,
+      @Nullable String tempo,
+      String verdict,
+      boolean stopped,
+      LocalDate decidedOn) {
+    this(
+        familyId, askedId, movementId, grams, reps, tempo, verdict, stopped, decidedOn, null, null);
+  }
+}

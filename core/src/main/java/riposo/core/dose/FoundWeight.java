@@ -21,6 +21,7 @@ import riposo.core.movement.Variant;
  * @param on when it was decided or done; null for the lightest
  * @param of the relative's movement; null for none
  * @param ofGrams what is held in the relative; null for none
+ * @param sides of the last weight, side by side where they differ and before a cut; null elsewhere
  * @param cutPercent taken off for a gap in days; 0 for none
  */
 public record FoundWeight(
@@ -29,7 +30,19 @@ public record FoundWeight(
     @Nullable LocalDate on,
     @Nullable String of,
     @Nullable Integer ofGrams,
-    int cutPercent) {
+    int cutPercent,
+    @Nullable Sided sides) {
+  /** With the same weight on both sides. */
+  public FoundWeight(
+      Why why,
+      int grams,
+      @Nullable LocalDate on,
+      @Nullable String of,
+      @Nullable Integer ofGrams,
+      int cutPercent) {
+    this(why, grams, on, of, ofGrams, cutPercent, null);
+  }
+
   /** Where it comes from. */
   public enum Why {
     SET_TODAY,
@@ -40,8 +53,8 @@ public record FoundWeight(
     LIGHTEST
   }
 
-  /** A gap in a movement from which its last weight no longer counts, in days. */
-  private static final int START_AGAIN = 42;
+  /** A cut after which nothing of before counts. */
+  private static final int NOTHING_LEFT = 100;
 
   /** Whether the professional set it. */
   public boolean byHand() {
@@ -59,6 +72,7 @@ public record FoundWeight(
    * @param verdict grams a verdict leaves the movement at; null when there is none
    * @param eased when the movement's family was eased or stopped last; null when it was not. What
    *     was set by hand up to that day never lifts the weight past it
+   * @param gap the gap the movement's family comes back from; null where there is none
    * @param set what the professional set for the slot; null when nothing
    * @param last the client's last weights
    * @param movements the movement of an id; null when it is no longer known
@@ -70,22 +84,30 @@ public record FoundWeight(
       @Nullable Integer verdict,
       @Nullable LocalDate decidedOn,
       @Nullable LocalDate eased,
+      @Nullable Gap gap,
       @Nullable SetWeight set,
       List<LastWeight> last,
       Function<String, @Nullable Movement> movements,
       int hands,
       Collection<Weight> kit) {
-    FoundWeight known = withoutHand(v, carry, day, verdict, decidedOn, last, movements, hands, kit);
+    FoundWeight known =
+        withoutHand(v, carry, day, verdict, decidedOn, gap, last, movements, hands, kit);
     if (set == null || !set.counts(day) || !set.movementId().equals(v.movement().id())) {
       return known;
     }
     boolean older = !set.today() && decidedOn != null && set.on().isBefore(decidedOn);
-    boolean lifts = known == null || set.grams() > known.grams();
+    // set before a gap: it says no more than what was done then
+    boolean before = gap != null && !set.today() && !set.on().isAfter(gap.from());
+    int cut = gap != null && before ? gap.cut() : 0;
+    if (cut == NOTHING_LEFT) {
+      return known;
+    }
+    int grams = set.grams() * (100 - cut) / 100;
+    boolean lifts = known == null || grams > known.grams();
     if (older || lifts && eased != null && !set.on().isAfter(eased)) {
       return known;
     }
-    return new FoundWeight(
-        set.today() ? Why.SET_TODAY : Why.SET, set.grams(), set.on(), null, null, 0);
+    return new FoundWeight(set.today() ? Why.SET_TODAY : Why.SET, grams, set.on(), null, null, cut);
   }
 
   private static @Nullable FoundWeight withoutHand(
@@ -94,12 +116,15 @@ public record FoundWeight(
       LocalDate day,
       @Nullable Integer verdict,
       @Nullable LocalDate decidedOn,
+      @Nullable Gap gap,
       List<LastWeight> known,
       Function<String, @Nullable Movement> movements,
       int hands,
       Collection<Weight> kit) {
-    if (verdict != null) {
-      return new FoundWeight(Why.VERDICT, verdict, decidedOn, null, null, 0);
+    boolean before = decidedOn != null && gap != null && gap.cuts(decidedOn);
+    int cut = gap != null && before ? gap.cut() : 0;
+    if (verdict != null && cut < NOTHING_LEFT) {
+      return new FoundWeight(Why.VERDICT, verdict * (100 - cut) / 100, decidedOn, null, null, cut);
     }
     FoundWeight last =
         known.stream()
@@ -109,9 +134,9 @@ public record FoundWeight(
             .max(Comparator.comparing(LastWeight::on))
             .map(
                 l -> {
-                  int cut = 100 - left(l.on(), day);
+                  int off = 100 - left(l.on(), day);
                   return new FoundWeight(
-                      Why.LAST, l.grams() * (100 - cut) / 100, l.on(), null, null, cut);
+                      Why.LAST, l.grams() * (100 - off) / 100, l.on(), null, null, off, l.sides());
                 })
             .orElse(null);
     if (last != null) {
@@ -129,8 +154,7 @@ public record FoundWeight(
 
   /** Percent of a weight that a gap leaves: house rule of the gap; 0 from 42 days. */
   private static int left(LocalDate on, LocalDate day) {
-    long gap = java.time.temporal.ChronoUnit.DAYS.between(on, day);
-    return gap >= START_AGAIN ? 0 : gap >= 21 ? 60 : gap >= 10 ? 80 : 100;
+    return Gap.left(java.time.temporal.ChronoUnit.DAYS.between(on, day));
   }
 
   /** Of several the newest, of two of one day the one that leads to less. */

@@ -2,6 +2,7 @@ package riposo.core.dose;
 
 import java.time.LocalDate;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import riposo.core.movement.Carry;
 import riposo.core.movement.Modifier;
 
@@ -10,10 +11,22 @@ import riposo.core.movement.Modifier;
  *
  * @param support the modifiers it was done with
  * @param grams as printed, the heavier hand's; 0 for none
+ * @param sides side by side where they differ; null where they do not
  */
 public record LastWeight(
-    String movementId, Set<Modifier> support, Carry carry, int grams, LocalDate on) {
+    String movementId,
+    Set<Modifier> support,
+    Carry carry,
+    int grams,
+    LocalDate on,
+    @Nullable Sided sides) {
   public LastWeight {
     support = Set.copyOf(support);
+  }
+
+  /** The same on both sides. */
+  public LastWeight(
+      String movementId, Set<Modifier> support, Carry carry, int grams, LocalDate on) {
+    this(movementId, support, carry, grams, on, null);
   }
 }

@@ -265,6 +265,43 @@ public final class Loads {
     return (int) Math.ceil(30 * (right / w1Grams - 1) - q - 1e-9);
   }
 
+  /** Repetitions and those left, together, up to which an estimate of strength is made. */
+  public static final int EPLEY_MOST = 15;
+
+  /**
+   * The estimated weight for one repetition, in grams: w (1 + (reps + reps left)/30), Epley. Never
+   * tested; a number behind a step only. Null where it is not known how many were left, or over 15
+   * in all.
+   *
+   * @param effort 0 to 10; from 5 up it says how many were left
+   */
+  public static @Nullable Integer strength(int grams, int reps, int effort) {
+    int all = reps + 10 - effort;
+    return effort < 5 || effort > 10 || reps < 1 || all > EPLEY_MOST || grams <= 0
+        ? null
+        : (Integer) (int) Math.round(grams * (1 + all / 30.0));
+  }
+
+  /**
+   * The heaviest weight in kit within a step, so many percent up at most: rounded down to kit.
+   * Empty where that is the same weight: the next is a step too big.
+   */
+  public static OptionalInt within(int grams, int percent, int hands, Collection<Weight> kit) {
+    long most = grams * (100L + percent) / 100;
+    return kit.stream()
+        .filter(w -> w.count() >= hands && w.grams() > grams && w.grams() <= most)
+        .mapToInt(Weight::grams)
+        .max();
+  }
+
+  /** The lightest pair in kit that is heavier in one hand, their sum; empty when there is none. */
+  public static OptionalInt pairAbove(int grams, Collection<Weight> kit) {
+    return steps(Carry.TWO_IN_ONE, 1, kit).stream()
+        .mapToInt(Integer::intValue)
+        .filter(g -> g > grams)
+        .min();
+  }
+
   /** True when the next weight is more than 10 % up: a step too big. */
   public static boolean tooBig(int fromGrams, int toGrams) {
     return toGrams * 10L > fromGrams * 11L;

@@ -5,8 +5,11 @@ import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.dose.Dose;
+import riposo.core.dose.Held;
+import riposo.core.dose.Sided;
 import riposo.core.dose.WeightFinding;
 import riposo.core.limit.Side;
+import riposo.core.movement.Carry;
 import riposo.core.movement.Modifier;
 import riposo.core.quantity.Effort;
 
@@ -121,6 +124,32 @@ public record DoneSet(
     Entry.Hands hands =
         entry.work().parts().isEmpty() ? entry.work().hands() : entry.work().parts().get(0).hands();
     return hands == null ? asked.grams() : (Integer) hands.heavier();
+  }
+
+  /**
+   * Weight side by side in grams, of a set of one side that side's on both; null where none is
+   * taken.
+   */
+  public @Nullable Sided sides() {
+    Integer grams = grams();
+    if (grams == null) {
+      return null;
+    }
+    if (side() != Side.BOTH) {
+      return Sided.same(grams);
+    }
+    Entry.Hands told =
+        entry.work().parts().isEmpty() ? entry.work().hands() : entry.work().parts().get(0).hands();
+    Held held = asked.weight();
+    return told != null
+        ? new Sided(told.left(), told.right())
+        : held == null ? Sided.same(grams) : new Sided(held.left(), held.right());
+  }
+
+  /** How the weight is held; null where none is taken. */
+  public @Nullable Carry carry() {
+    Held held = asked.weight();
+    return held == null ? null : held.way();
   }
 
   /** 0 to 10; null when not told. */

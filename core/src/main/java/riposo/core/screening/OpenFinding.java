@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import riposo.core.dose.Gap;
 import riposo.core.run.StopSign;
 
 /**
@@ -88,6 +89,34 @@ public record OpenFinding(Finding finding, LocalDate began, boolean dated, boole
             null,
             day),
         day);
+  }
+
+  /**
+   * What six weeks without a session leave behind; empty where they are not over, or a screening
+   * was taken since the last one.
+   *
+   * @param last the last session
+   * @param screened the newest screening
+   */
+  public static Optional<OpenFinding> gap(
+      LocalDate last, LocalDate screened, LocalDate today, String lastWords) {
+    Gap gap = Gap.of(List.of(last), today);
+    return gap == null || !gap.anew() || screened.isAfter(last)
+        ? Optional.empty()
+        : Optional.of(
+            event(
+                new Finding(
+                    "standing.rescreen.gap",
+                    Outcome.ASK_FIRST,
+                    "No session for "
+                        + gap.days()
+                        + " days, since "
+                        + lastWords
+                        + ": screen again, and begin with the start dose.",
+                    "house rule: after a gap",
+                    null,
+                    last),
+                today));
   }
 
   /** The findings of all versions, newest first, each with the day it began. */

@@ -1,6 +1,9 @@
 package riposo.core.tolerance;
 
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Sided;
+import riposo.core.limit.Side;
+import riposo.core.movement.Modifier;
 
 /** The one change a verdict proposes, and where it leads. */
 public sealed interface Change {
@@ -8,8 +11,11 @@ public sealed interface Change {
   enum Kind {
     NONE,
     LOAD_UP,
+    TWO_IN_ONE,
     RUNG_UP,
     SLOWER,
+    HOLD,
+    LESS_SUPPORT,
     LOAD_DOWN,
     RUNG_DOWN,
     FEWER_REPS,
@@ -37,6 +43,11 @@ public sealed interface Change {
     return null;
   }
 
+  /** The weight side by side where the sides differ after it; null where they do not. */
+  default @Nullable Sided sides() {
+    return null;
+  }
+
   /** Nothing changes. */
   record None(String movementId, @Nullable Integer grams) implements Change {
     @Override
@@ -50,12 +61,37 @@ public sealed interface Change {
    *
    * @param from grams until now
    * @param equalReps repetitions until now that equal the step; null where it was not reckoned
+   * @param side the side that takes it
    */
-  record LoadUp(String movementId, Integer grams, int from, @Nullable Integer equalReps)
+  record LoadUp(
+      String movementId,
+      Integer grams,
+      int from,
+      @Nullable Integer equalReps,
+      Side side,
+      @Nullable Sided sides)
       implements Change {
+    /** On both sides alike. */
+    public LoadUp(String movementId, Integer grams, int from, @Nullable Integer equalReps) {
+      this(movementId, grams, from, equalReps, Side.BOTH, null);
+    }
+
     @Override
     public Kind kind() {
       return Kind.LOAD_UP;
+    }
+  }
+
+  /**
+   * Two lighter weights in one hand, where the next single one is a step too big.
+   *
+   * @param grams of the two together
+   * @param from grams until now
+   */
+  record TwoInOne(String movementId, Integer grams, int from) implements Change {
+    @Override
+    public Kind kind() {
+      return Kind.TWO_IN_ONE;
     }
   }
 
@@ -76,16 +112,42 @@ public sealed interface Change {
    *
    * @param tooBig the step in weight that is too big; null where there is none
    */
-  record Slower(String movementId, @Nullable Integer grams, @Nullable Step tooBig)
+  record Slower(String movementId, @Nullable Integer grams, @Nullable Step tooBig, String tempo)
       implements Change {
+    /** At the usual slow tempo. */
+    public Slower(String movementId, @Nullable Integer grams, @Nullable Step tooBig) {
+      this(movementId, grams, tooBig, Tolerance.SLOW_TEMPO);
+    }
+
     @Override
     public Kind kind() {
       return Kind.SLOWER;
     }
+  }
 
+  /**
+   * Held at the hardest point at the same weight.
+   *
+   * @param tooBig the step in weight that is too big; null where there is none
+   */
+  record Hold(String movementId, @Nullable Integer grams, @Nullable Step tooBig, String tempo)
+      implements Change {
     @Override
-    public String tempo() {
-      return Tolerance.SLOW_TEMPO;
+    public Kind kind() {
+      return Kind.HOLD;
+    }
+  }
+
+  /**
+   * Without a support it was done with and that nothing asks for.
+   *
+   * @param support what is left out
+   */
+  record LessSupport(String movementId, @Nullable Integer grams, Modifier support)
+      implements Change {
+    @Override
+    public Kind kind() {
+      return Kind.LESS_SUPPORT;
     }
   }
 
@@ -102,7 +164,13 @@ public sealed interface Change {
    *
    * @param from grams until now
    */
-  record LoadDown(String movementId, Integer grams, @Nullable Integer from) implements Change {
+  record LoadDown(String movementId, Integer grams, @Nullable Integer from, @Nullable Sided sides)
+      implements Change {
+    /** On both sides alike. */
+    public LoadDown(String movementId, Integer grams, @Nullable Integer from) {
+      this(movementId, grams, from, null);
+    }
+
     @Override
     public Kind kind() {
       return Kind.LOAD_DOWN;

@@ -23,6 +23,8 @@ import riposo.core.run.DoneSet;
  * @param effortCap greatest effort the run allowed; null when nothing capped it
  * @param othersHurt true when another family of the run was painful and this one was not: the next
  *     morning is then laid at the other's door
+ * @param fewerForGap a gap cut the count of what was done: nothing was held, and it is one of the
+ *     first two sessions after it
  * @param nextDay the check-in; null when not answered
  * @param verdict what was decided after this run (accepted or overridden); null while undecided
  */
@@ -35,8 +37,35 @@ public record FamilySession(
     boolean cut,
     @Nullable Integer effortCap,
     boolean othersHurt,
+    boolean fewerForGap,
     @Nullable NextDay nextDay,
     @Nullable Verdict verdict) {
+  /** A session whose count no gap cut. */
+  public FamilySession(
+      UUID runId,
+      LocalDate date,
+      List<DoneSet> entries,
+      @Nullable Integer painBefore,
+      boolean stoppedBySign,
+      boolean cut,
+      @Nullable Integer effortCap,
+      boolean othersHurt,
+      @Nullable NextDay nextDay,
+      @Nullable Verdict verdict) {
+    this(
+        runId,
+        date,
+        entries,
+        painBefore,
+        stoppedBySign,
+        cut,
+        effortCap,
+        othersHurt,
+        false,
+        nextDay,
+        verdict);
+  }
+
   public FamilySession {
     if (entries.isEmpty()) {
       throw new IllegalArgumentException("a family session needs at least one entry");

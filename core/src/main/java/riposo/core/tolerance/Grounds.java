@@ -52,12 +52,25 @@ public sealed interface Grounds {
    * @param effort the greatest; null when not told
    * @param answered the morning after is
    * @param flagged no step up is possible for this client
+   * @param steadyDays days of the same work without trouble; null where it was not so for three
+   *     weeks
    */
   record Otherwise(
       @Nullable Integer reps,
       @Nullable Integer wanted,
       @Nullable Integer effort,
       boolean answered,
-      boolean flagged)
-      implements Grounds {}
+      boolean flagged,
+      @Nullable Integer steadyDays)
+      implements Grounds {
+    /** Without weeks of the same. */
+    public Otherwise(
+        @Nullable Integer reps,
+        @Nullable Integer wanted,
+        @Nullable Integer effort,
+        boolean answered,
+        boolean flagged) {
+      this(reps, wanted, effort, answered, flagged, null);
+    }
+  }
 }

@@ -1,5 +1,6 @@
 package riposo.core.tolerance;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Gap;
 import riposo.core.run.DoneRun;
 import riposo.core.run.DoneSet;
 import riposo.core.run.StopSign;
@@ -45,23 +47,38 @@ public record History(Map<String, List<FamilySession>> families) {
       boolean anyPain = byFamily.values().stream().anyMatch(l -> hurts(l, usualPain));
       boolean sign = run.stopped().stream().anyMatch(a -> a != StopSign.After.GLUCOSE);
       byFamily.forEach(
-          (family, entries) ->
-              families
-                  .computeIfAbsent(family, k -> new ArrayList<>())
-                  .add(
-                      new FamilySession(
-                          run.id(),
-                          run.date(),
-                          entries,
-                          run.painBefore(),
-                          sign,
-                          run.cut(),
-                          run.effortCap(),
-                          anyPain && !hurts(entries, usualPain),
-                          answers.get(run.id()),
-                          decided.of(run.id(), family))));
+          (family, entries) -> {
+            List<FamilySession> before = families.computeIfAbsent(family, k -> new ArrayList<>());
+            before.add(
+                new FamilySession(
+                    run.id(),
+                    run.date(),
+                    entries,
+                    run.painBefore(),
+                    sign,
+                    run.cut(),
+                    run.effortCap(),
+                    anyPain && !hurts(entries, usualPain),
+                    fewerForGap(before, run.date(), entries),
+                    answers.get(run.id()),
+                    decided.of(run.id(), family)));
+          });
     }
     return new History(families);
+  }
+
+  /** A gap cut the count: it is one of the first two sessions after it, and nothing was held. */
+  private static boolean fewerForGap(
+      List<FamilySession> before, LocalDate day, List<DoneSet> entries) {
+    List<LocalDate> days = new ArrayList<>();
+    for (int i = before.size() - 1; i >= 0 && days.size() < Gap.SESSIONS; i--) {
+      LocalDate on = before.get(i).date();
+      if (on.isBefore(day) && !days.contains(on)) {
+        days.add(on);
+      }
+    }
+    return Gap.of(days, day) != null
+        && entries.stream().allMatch(e -> e.grams() == null || e.grams() == 0);
   }
 
   private static boolean hurts(List<DoneSet> entries, int usual) {

@@ -10,6 +10,8 @@ public enum NoStep {
   CUT("one of the two sessions was eased, short or stopped"),
   FINDING("the weight was still being found in one of the two sessions"),
   GAP("the two sessions lie more than 9 days apart"),
+  RETURNING("one of the two sessions was cut for a gap: the usual repetitions come back first"),
+  ONE_SIDE("only one side had the repetitions: the other catches up first"),
   OTHER_FORM("the two sessions were done in another variant, support or side, or weight"),
   PAIN_OVER_USUAL("pain was over the client's usual"),
   PAIN_NOT_FALLING("pain is 3 or more and not falling over three sessions"),

@@ -1,6 +1,10 @@
 package riposo.core.tolerance;
 
+import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Sided;
+import riposo.core.limit.Side;
 import riposo.core.run.DoneSet;
 
 /** What comes of a professional's own decision on a family: a change, or why there is none. */
@@ -23,7 +27,8 @@ public sealed interface Overriding {
         "limit-in-the-way",
         "A limit or the kit closes the next rung and there is no heavier weight."),
     NO_STEP_LEFT(
-        "no-step-left", "Lowered slowly already, and no rung or weight is left to step to.");
+        "no-step-left", "Lowered slowly already, and no rung or weight is left to step to."),
+    NOT_OPEN("way-closed", "A limit, the kit or what is done already closes this change now.");
 
     public final String code;
     public final String sentence;
@@ -38,53 +43,92 @@ public sealed interface Overriding {
    * Decides otherwise than the record says.
    *
    * @param stops a stop and refer stands: then nothing but that can be decided
-   * @param at the set the client stands at
+   * @param at the session the client stands at
+   * @param way the change wanted; null for the first there is
    */
   static Overriding of(
-      Verdict wanted, boolean stops, DoneSet at, Steps steps, Tolerance tolerance) {
+      Verdict wanted,
+      boolean stops,
+      FamilySession at,
+      Steps steps,
+      Tolerance tolerance,
+      Change.@Nullable Kind way) {
     if (stops && wanted != Verdict.STOP_AND_REFER) {
       return new Refused(Bar.STOP_STAYS);
     }
+    DoneSet last = at.last();
     return switch (wanted) {
-      case STAY -> new To(new Change.None(at.movementId(), at.grams()));
-      case STOP_AND_REFER -> new To(new Change.Stop(at.movementId(), at.grams()));
+      case STAY ->
+          way == null || way == Change.Kind.NONE
+              ? new To(new Change.None(last.movementId(), last.grams()))
+              : another(at, steps, tolerance, way);
+      case STOP_AND_REFER -> new To(new Change.Stop(last.movementId(), last.grams()));
       case EASE -> new To(down(at, steps));
-      case STEP_UP -> up(at, steps, tolerance);
+      case STEP_UP -> up(at, steps, tolerance, way);
     };
   }
 
   /** A step below where the client stands: no weight below leaves none, no rung the same one. */
-  static Change down(DoneSet at, Steps steps) {
-    Integer grams = at.grams();
+  static Change down(FamilySession at, Steps steps) {
+    DoneSet last = at.last();
+    Integer grams = last.grams();
     if (grams != null && grams > 0) {
-      Integer less = steps.previousGrams();
-      return new Change.LoadDown(at.movementId(), less == null ? 0 : less, grams);
+      return Tolerance.down(at, steps);
     }
     String rung = steps.previousRung();
-    return new Change.RungDown(rung == null ? at.movementId() : rung);
+    return new Change.RungDown(rung == null ? last.movementId() : rung);
   }
 
-  private static Overriding up(DoneSet at, Steps steps, Tolerance tolerance) {
-    if (tolerance.noProgression()) {
-      return new Refused(Bar.NO_PROGRESSION);
+  /** The same weight and rung done another way. */
+  private static Overriding another(
+      FamilySession at, Steps steps, Tolerance tolerance, Change.Kind way) {
+    Bar bar = barred(tolerance);
+    if (bar != null) {
+      return new Refused(bar);
     }
-    if (tolerance.askOpen()) {
-      return new Refused(Bar.ASK_OPEN);
+    return tolerance.stimulus(at, steps).stream()
+        .filter(c -> c.kind() == way)
+        .findFirst()
+        .<Overriding>map(To::new)
+        .orElse(new Refused(Bar.NOT_OPEN));
+  }
+
+  private static @Nullable Bar barred(Tolerance tolerance) {
+    return tolerance.noProgression()
+        ? Bar.NO_PROGRESSION
+        : tolerance.askOpen() ? Bar.ASK_OPEN : null;
+  }
+
+  private static Overriding up(
+      FamilySession at, Steps steps, Tolerance tolerance, Change.@Nullable Kind way) {
+    Bar bar = barred(tolerance);
+    if (bar != null) {
+      return new Refused(bar);
     }
-    Integer grams = at.grams();
-    @Nullable Integer next = steps.nextGrams();
-    if (next != null && grams != null) {
-      return new To(new Change.LoadUp(at.movementId(), next, grams, null));
+    DoneSet last = at.last();
+    Sided weight = Level.of(at).weight();
+    Side side = weight == null ? Side.BOTH : weight.lighter();
+    Integer next = steps.near(side).next();
+    Change load =
+        next == null || weight == null
+            ? null
+            : Tolerance.load(last.movementId(), weight, side, next, null);
+    List<Change> ways = tolerance.ways(at, side, steps);
+    if (way != null) {
+      return Stream.concat(Stream.ofNullable(load), ways.stream())
+          .filter(c -> c.kind() == way)
+          .findFirst()
+          .<Overriding>map(To::new)
+          .orElse(new Refused(Bar.NOT_OPEN));
+    }
+    if (load != null) {
+      return new To(load);
     }
     if (steps.nextRung() != null) {
       return new To(new Change.RungUp(steps.nextRung(), null));
     }
-    if (steps.blocked()) {
-      return new Refused(Bar.LIMIT_IN_THE_WAY);
-    }
-    if (steps.slow()) {
-      return new Refused(Bar.NO_STEP_LEFT);
-    }
-    return new To(new Change.Slower(at.movementId(), grams, null));
+    return ways.isEmpty()
+        ? new Refused(steps.blocked() ? Bar.LIMIT_IN_THE_WAY : Bar.NO_STEP_LEFT)
+        : new To(ways.get(0));
   }
 }

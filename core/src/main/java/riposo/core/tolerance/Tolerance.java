@@ -6,8 +6,12 @@ import java.util.List;
 import java.util.Objects;
 import java.util.OptionalInt;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Gap;
 import riposo.core.dose.Loads;
+import riposo.core.dose.Sided;
+import riposo.core.limit.Side;
 import riposo.core.quantity.Effort;
 import riposo.core.run.DoneSet;
 
@@ -22,8 +26,13 @@ import riposo.core.run.DoneSet;
  */
 public record Tolerance(
     School school, int usualPain, int goalEffort, boolean noProgression, boolean askOpen) {
+  /** Days of the same work without trouble after which a change of it may be taken. */
+  public static final int STEADY_DAYS = 21;
+
+  private static final int STEADY_SESSIONS = 4;
+
   /** Days after which a pause takes something off: two sessions further apart are no pair. */
-  public static final int GAP_DAYS = 9;
+  public static final int GAP_DAYS = Gap.FREE;
 
   /** A tempo that lowers slowly: what a step too big is replaced by. */
   public static final String SLOW_TEMPO = "4-0-2-0";
@@ -72,16 +81,26 @@ public record Tolerance(
       return ease;
     }
     List<NoStep> noStep = new ArrayList<>();
-    if (before != null && over(before) && over(now)) {
-      noStep.addAll(never(sessions, steps));
-      Change up = noStep.isEmpty() ? stepUp(now, steps) : null;
-      if (up != null) {
+    Side side = before == null ? null : ready(before, now, steps);
+    if (before != null && side == null && oneSide(before, now)) {
+      noStep.add(NoStep.ONE_SIDE);
+    } else if (side != null) {
+      noStep.addAll(never(sessions, steps, side));
+      List<Change> ways = noStep.isEmpty() ? ways(now, side, steps) : List.of();
+      if (!ways.isEmpty()) {
         DoneSet last = now.lastSets().get(0);
         boolean hold = last.targetReps() == null;
         Grounds f =
             new Grounds.TwoForTwo(
                 hold ? null : last.reps(), last.targetReps(), now.effort().orElse(0), goal(now));
-        return new Judgement(Verdict.STEP_UP, Rule.STEP_UP, f, two, up);
+        return new Judgement(
+            Verdict.STEP_UP,
+            Rule.STEP_UP,
+            f,
+            two,
+            ways.get(0),
+            List.of(),
+            ways.subList(1, ways.size()));
       }
       if (noStep.isEmpty()) {
         noStep.add(NoStep.NO_WAY);
@@ -90,15 +109,106 @@ public record Tolerance(
     DoneSet last = now.lastSets().get(0);
     Integer target = last.targetReps();
     boolean counted = last.reps() != null && target != null;
-    Grounds f =
+    Grounds.Otherwise f =
         new Grounds.Otherwise(
             counted ? last.reps() : null,
             counted && target != null ? (Integer) (target + 2) : null,
             now.effort().isPresent() ? (Integer) now.effort().getAsInt() : null,
             now.nextDay() != null,
-            noProgression);
+            noProgression,
+            steady(sessions));
     return new Judgement(
-        Verdict.STAY, Rule.STAY, f, one, new Change.None(at.movementId(), at.grams()), noStep);
+        Verdict.STAY,
+        Rule.STAY,
+        f,
+        one,
+        new Change.None(at.movementId(), at.grams()),
+        noStep,
+        f.steadyDays() == null ? List.of() : stimulus(now, steps));
+  }
+
+  /**
+   * The side that may take the step: both alike where both had the repetitions twice, else the one
+   * with less weight where it had them; null where none did.
+   */
+  private @Nullable Side ready(FamilySession before, FamilySession now, Steps steps) {
+    Sided weight = Level.of(now).weight();
+    Side lighter = weight == null ? Side.BOTH : weight.lighter();
+    if (over(before, Side.BOTH) && over(now, Side.BOTH)) {
+      // what is uneven is evened out first, unless a cap is what keeps it so
+      return lighter != Side.BOTH && steps.near(lighter).capped() ? lighter.other() : lighter;
+    }
+    return lighter != Side.BOTH
+            && done(before, lighter)
+            && done(now, lighter)
+            && over(before, lighter)
+            && over(now, lighter)
+        ? lighter
+        : null;
+  }
+
+  private static boolean done(FamilySession s, Side side) {
+    return s.lastSets().stream().anyMatch(e -> e.side() == side);
+  }
+
+  /** One side had the repetitions twice and the other had not. */
+  private boolean oneSide(FamilySession before, FamilySession now) {
+    return Stream.of(Side.LEFT, Side.RIGHT)
+        .anyMatch(s -> done(before, s) && done(now, s) && over(before, s) && over(now, s));
+  }
+
+  /**
+   * Days of the same work without trouble, from three weeks on; null where it was not so: another
+   * form or weight, pain over the usual, a morning worse, a session cut or hurried, a gap.
+   */
+  private @Nullable Integer steady(List<FamilySession> sessions) {
+    FamilySession now = sessions.get(sessions.size() - 1);
+    FamilySession first = now;
+    int n = 0;
+    for (int i = sessions.size() - 1; i >= 0; i--) {
+      FamilySession s = sessions.get(i);
+      boolean same =
+          s.forms().equals(now.forms())
+              && Objects.equals(Level.of(s).weight(), Level.of(now).weight())
+              && s.pain().isPresent()
+              && s.pain().getAsInt() <= usualPain
+              && s.settled()
+              && s.effort().isPresent()
+              && s.effort().getAsInt() <= goal(s)
+              && !s.cut()
+              && ChronoUnit.DAYS.between(s.date(), first.date()) <= GAP_DAYS;
+      if (!same) {
+        break;
+      }
+      first = s;
+      n++;
+    }
+    int days = (int) ChronoUnit.DAYS.between(first.date(), now.date());
+    return n >= STEADY_SESSIONS && days >= STEADY_DAYS ? (Integer) days : null;
+  }
+
+  /** What may be changed of work that was the same for weeks: never weight or rung. */
+  List<Change> stimulus(FamilySession now, Steps steps) {
+    if (noProgression || askOpen) {
+      return List.of();
+    }
+    DoneSet at = now.last();
+    return gentle(at.movementId(), at.grams(), null, steps);
+  }
+
+  private static List<Change> gentle(
+      String movement, @Nullable Integer grams, Change.@Nullable Step tooBig, Steps steps) {
+    List<Change> all = new ArrayList<>();
+    if (steps.slower() != null) {
+      all.add(new Change.Slower(movement, grams, tooBig, steps.slower()));
+    }
+    if (steps.hold() != null) {
+      all.add(new Change.Hold(movement, grams, tooBig, steps.hold()));
+    }
+    if (steps.support() != null) {
+      all.add(new Change.LessSupport(movement, grams, steps.support()));
+    }
+    return all;
   }
 
   /** The effort aimed for: never over what the run allowed. */
@@ -107,7 +217,7 @@ public record Tolerance(
   }
 
   /** Why the last two sessions are no step up, whatever the repetitions; empty when they may be. */
-  private List<NoStep> never(List<FamilySession> sessions, Steps steps) {
+  private List<NoStep> never(List<FamilySession> sessions, Steps steps, Side side) {
     FamilySession now = sessions.get(sessions.size() - 1);
     FamilySession before = sessions.get(sessions.size() - 2);
     List<FamilySession> both = List.of(before, now);
@@ -123,23 +233,27 @@ public record Tolerance(
         all,
         NoStep.FINDING,
         both.stream().flatMap(s -> s.lastSets().stream()).anyMatch(DoneSet::finding));
-    when(all, NoStep.GAP, ChronoUnit.DAYS.between(before.date(), now.date()) > GAP_DAYS);
+    boolean gap = ChronoUnit.DAYS.between(before.date(), now.date()) > GAP_DAYS;
+    when(all, NoStep.GAP, gap);
+    when(all, NoStep.RETURNING, !gap && both.stream().anyMatch(FamilySession::fewerForGap));
     when(
         all,
         NoStep.OTHER_FORM,
         !before.forms().equals(now.forms())
-            || !Objects.equals(before.last().grams(), now.last().grams()));
+            || !Objects.equals(before.last().grams(), now.last().grams())
+            || !Objects.equals(Level.of(before).weight(), Level.of(now).weight()));
     int pain = both.stream().mapToInt(s -> s.pain().orElse(0)).max().orElse(0);
     when(all, NoStep.PAIN_OVER_USUAL, pain >= usualPain + 1);
     when(all, NoStep.PAIN_NOT_FALLING, now.pain().orElse(0) >= 3 && !falling(sessions));
-    Integer grams = now.last().grams();
+    Sided weight = Level.of(now).weight();
+    Steps.Near near = steps.near(side);
     when(
         all,
         NoStep.NOT_LIGHTEST,
-        grams != null
-            && grams == 0
-            && steps.nextGrams() != null
-            && !steps.nextGrams().equals(steps.lightestGrams()));
+        weight != null
+            && weight.of(side) == 0
+            && near.next() != null
+            && !near.next().equals(near.lightest()));
     return all;
   }
 
@@ -229,11 +343,12 @@ public record Tolerance(
 
   /**
    * Two or more repetitions over target, in good form, at effort at or under the goal in the last
-   * set of each side.
+   * set of each side, or of one.
    */
-  private boolean over(FamilySession s) {
+  private boolean over(FamilySession s, Side side) {
     int goal = goal(s);
     return s.lastSets().stream()
+        .filter(e -> side == Side.BOTH || e.side() == side)
         .allMatch(
             e ->
                 !e.formLost()
@@ -244,49 +359,102 @@ public record Tolerance(
                         : e.reps() != null && e.reps() >= e.targetReps() + 2));
   }
 
-  private @Nullable Change stepUp(FamilySession now, Steps steps) {
+  /**
+   * The ways up from where a session left a side, the best first; empty where a limit is in the way
+   * or every way is used up. A weight that is a step at most comes first; where the next is a step
+   * too big, what is in this kit between, else the same weight done slower, held, with less
+   * support, else the next rung.
+   */
+  List<Change> ways(FamilySession now, Side side, Steps steps) {
     DoneSet at = now.last();
+    Level level = Level.of(now);
+    Sided weight = level.weight();
+    String movement = at.movementId();
     Integer grams = at.grams();
-    if (grams != null && steps.nextGrams() != null) {
-      int next = steps.nextGrams();
-      if (grams > 0 && !Loads.tooBig(grams, next)) {
-        return new Change.LoadUp(at.movementId(), next, grams, null);
+    Steps.Near near = steps.near(side);
+    List<Change> all = new ArrayList<>();
+    Integer next = near.next();
+    if (weight == null || grams == null || next == null) {
+      if (steps.nextRung() != null) {
+        all.add(new Change.RungUp(steps.nextRung(), grams));
+      } else if (steps.blocked() || steps.slow() && steps.hold() == null) {
+        return all; // a limit is in the way, or the way is used up: stay
       }
-      int target = at.targetReps() == null ? 8 : at.targetReps();
-      if (grams > 0) {
-        int equal =
-            Loads.equalReps(grams, next, target, new Effort(Math.max(5, goalEffort)).repsLeft());
-        if (at.reps() != null && at.reps() >= equal) {
-          return new Change.LoadUp(at.movementId(), next, grams, equal);
-        }
-        if (steps.slow()) {
-          return steps.nextRung() == null
-              ? null // every way is used up: stay, and let the professional find another
-              : new Change.RungUp(steps.nextRung(), grams);
-        }
-        return new Change.Slower(at.movementId(), grams, new Change.Step(next, equal));
-      }
-      return new Change.LoadUp(at.movementId(), next, grams, null);
+      all.addAll(gentle(movement, grams, null, steps));
+      return all;
     }
+    int held = weight.of(side);
+    int target = at.targetReps() == null ? 8 : at.targetReps();
+    if (held == 0) {
+      all.add(load(movement, weight, side, next, null));
+      return all;
+    }
+    Integer within =
+        near.within() == null && !over(held, next, steps.percent()) ? next : near.within();
+    int equal = Loads.equalReps(held, next, target, new Effort(Math.max(5, goalEffort)).repsLeft());
+    Change.Step tooBig = null;
+    if (within != null) {
+      all.add(load(movement, weight, side, within, null));
+    } else if (done(now, side, held, equal)) {
+      all.add(load(movement, weight, side, next, equal));
+    } else {
+      tooBig = new Change.Step(next, equal);
+    }
+    if (tooBig != null && near.pair() != null && side == Side.BOTH && !weight.differs()) {
+      all.add(new Change.TwoInOne(movement, near.pair(), held));
+    }
+    all.addAll(gentle(movement, grams, tooBig, steps));
     if (steps.nextRung() != null) {
-      return new Change.RungUp(steps.nextRung(), grams);
+      all.add(new Change.RungUp(steps.nextRung(), grams));
     }
-    return steps.blocked() || steps.slow()
-        ? null // a limit is in the way, or the way is used up: stay
-        : new Change.Slower(at.movementId(), grams, null);
+    return all;
+  }
+
+  private static boolean over(int grams, int next, int percent) {
+    return next * 100L > grams * (100L + percent);
+  }
+
+  /** Whether the last set of the side was so many repetitions at that weight. */
+  private static boolean done(FamilySession s, Side side, int grams, int reps) {
+    return s.lastSets().stream()
+        .filter(e -> side == Side.BOTH || e.side() == side || e.side() == Side.BOTH)
+        .allMatch(e -> e.reps() != null && e.reps() >= reps && Objects.equals(e.grams(), grams));
+  }
+
+  static Change load(String movement, Sided weight, Side side, int grams, @Nullable Integer equal) {
+    Sided after = weight.with(side, grams);
+    return new Change.LoadUp(
+        movement, after.heavier(), weight.of(side), equal, side, after.differs() ? after : null);
   }
 
   private static Change stepDown(FamilySession now, Steps steps) {
     DoneSet at = now.last();
     Integer grams = at.grams();
     if (grams != null && grams > 0) {
-      int down = steps.previousGrams() == null ? 0 : steps.previousGrams();
-      return new Change.LoadDown(at.movementId(), down, grams);
+      return down(now, steps);
     }
     if (steps.previousRung() != null) {
       return new Change.RungDown(steps.previousRung());
     }
     Integer fewer = at.targetReps() == null ? null : Math.max(1, at.targetReps() / 2);
     return new Change.FewerReps(at.movementId(), grams, fewer);
+  }
+
+  /** A step of the kit down on each side that holds one. */
+  static Change.LoadDown down(FamilySession now, Steps steps) {
+    DoneSet at = now.last();
+    Sided weight = Level.of(now).weight();
+    Sided less =
+        weight == null
+            ? Sided.same(0)
+            : new Sided(
+                less(steps, Side.LEFT, weight.left()), less(steps, Side.RIGHT, weight.right()));
+    return new Change.LoadDown(
+        at.movementId(), less.heavier(), at.grams(), less.differs() ? less : null);
+  }
+
+  private static int less(Steps steps, Side side, int grams) {
+    Integer previous = steps.near(side).previous();
+    return previous == null || grams == 0 ? 0 : Math.min(previous, grams);
   }
 }

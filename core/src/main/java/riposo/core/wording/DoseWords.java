@@ -267,8 +267,8 @@ public final class DoseWords {
     String why =
         switch (f.why()) {
           case SET_TODAY -> "set for today by hand";
-          case SET -> "set by hand on " + on;
-          case VERDICT -> "from the verdict of " + on;
+          case SET -> "set by hand on " + on + gap;
+          case VERDICT -> "from the verdict of " + on + gap;
           case LAST -> "the last weight, " + on + gap;
           case RELATIVE ->
               "from "

@@ -207,6 +207,21 @@ public final class RuleBook {
                 + " not at all from 42.",
             house),
         dose(
+            "gap",
+            "Days since a family was last done, each family by itself: up to 9 nothing is cut, from"
+                + " 10 a fifth off, from 21 two fifths and a rung down, from 42 the start dose and a"
+                + " new screening. It ends after 2 sessions of it. Without a weight the repetitions"
+                + " are cut. Mobility and breathing keep their dose.",
+            house),
+        dose(
+            "step",
+            "A step is 5 % more for the upper body, the frail and with a condition, 10 % for the"
+                + " lower body, rounded down to kit. Where the next weight is more, it counts as"
+                + " many repetitions at the present one as make the same estimate (Epley); else the"
+                + " same weight lower slowly, held, with less support, two in one hand, or the next"
+                + " rung.",
+            "ACSM 2009; Epley 1985"),
+        dose(
             "weight.share",
             "Shares of what a row takes: two-arm press and curl 60 %, side and front raise and"
                 + " kick-back 40 %, overhead straighten 50 %, hinge and goblet squat 150 %.",
@@ -265,6 +280,8 @@ public final class RuleBook {
     for (Outcome o : new Outcome[] {Outcome.CLEARANCE_ONLY, Outcome.ASK_FIRST}) {
       all.add(OpenFinding.check(o, "what was found.", day, "a day").finding());
     }
+    OpenFinding.gap(day.minusDays(42), day.minusDays(42), day, "the last one")
+        .ifPresent(f -> all.add(f.finding()));
     for (Happened h : Happened.values()) {
       all.add(h.finding(day, "a day"));
     }

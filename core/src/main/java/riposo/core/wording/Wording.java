@@ -53,11 +53,6 @@ import riposo.core.plan.Stage;
 import riposo.core.plan.Timeline;
 import riposo.core.plan.Upper;
 import riposo.core.run.RunSheet;
-import riposo.core.tolerance.Change;
-import riposo.core.tolerance.Grounds;
-import riposo.core.tolerance.Judgement;
-import riposo.core.tolerance.NoStep;
-import riposo.core.tolerance.Rule;
 
 /** Sentences from facts, plain and short, to a colleague. Numbers carry their units. */
 public final class Wording {
@@ -618,7 +613,7 @@ public final class Wording {
         + ".";
   }
 
-  private String name(String movementId) {
+  String name(String movementId) {
     return catalogue.find(movementId).map(Movement::name).orElse(movementId);
   }
 
@@ -906,104 +901,6 @@ public final class Wording {
   /** Seconds as minutes and seconds: "19:40". */
   public static String clock(int seconds) {
     return seconds / 60 + ":" + String.format(Locale.ROOT, "%02d", seconds % 60);
-  }
-
-  /** The verdict's evidence and the one change it proposes. */
-  public String judgement(Judgement j) {
-    String why = grounds(j);
-    String change = change(j.change());
-    return change.isEmpty() ? why : why + " " + change;
-  }
-
-  private static String grounds(Judgement j) {
-    Grounds g = j.grounds();
-    if (g instanceof Grounds.Pain x) {
-      return "Pain " + x.pain() + " of 10, over 7.";
-    } else if (g instanceof Grounds.NewSigns) {
-      return "A new sign at the check-in.";
-    } else if (g instanceof Grounds.Eases) {
-      return "Two eases in a row without relief.";
-    } else if (g instanceof Grounds.OverUsual x) {
-      return "Pain " + x.pain() + " of 10, usual " + x.usual() + " (pain-free school).";
-    } else if (g instanceof Grounds.Monitored x) {
-      return "Pain "
-          + x.pain()
-          + " of 10"
-          + (x.rise() == null ? "" : ", next morning " + signed(x.rise()))
-          + " (monitored school).";
-    } else if (g instanceof Grounds.Morning x) {
-      return j.rule() == Rule.EASE_MORNING_TWICE
-          ? "Next morning worse by 1 twice running."
-          : "Next morning worse by " + x.rise() + ".";
-    } else if (g instanceof Grounds.OverCap x) {
-      return "Effort " + x.effort() + ", over the limit of " + x.cap() + ".";
-    } else if (g instanceof Grounds.OverGoal x) {
-      return "Effort " + x.effort() + " twice, goal " + x.goal() + ".";
-    } else if (g instanceof Grounds.TwoForTwo x) {
-      return x.target() == null
-          ? "Holds done at effort " + x.effort() + " twice, mornings settled."
-          : x.reps()
-              + " reps for "
-              + x.target()
-              + " asked at effort "
-              + x.effort()
-              + " twice, mornings settled.";
-    } else if (g instanceof Grounds.Otherwise x) {
-      return stay(x, j.noStep());
-    }
-    return j.rule() == Rule.EASE_FATIGUE
-        ? "More tired the next day: half the dose."
-        : "The run ended at the stop panel.";
-  }
-
-  private static String stay(Grounds.Otherwise g, List<NoStep> noStep) {
-    if (!noStep.isEmpty()) {
-      return "The repetitions are there, but "
-          + String.join("; ", noStep.stream().map(n -> n.words).toList())
-          + ".";
-    }
-    List<String> parts = new ArrayList<>();
-    if (g.flagged()) {
-      parts.add("No stepping up while exertion makes the next day worse.");
-    }
-    if (!g.answered()) {
-      parts.add("No check-in yet, and unknown is not good.");
-    }
-    if (g.reps() != null) {
-      parts.add(g.reps() + " reps; " + g.wanted() + " twice running would step up.");
-    }
-    return parts.isEmpty() ? "Nothing calls for a change." : String.join(" ", parts);
-  }
-
-  private static String signed(int n) {
-    return n > 0 ? "+" + n : String.valueOf(n);
-  }
-
-  /** The change in words; empty for none. */
-  public String change(Change c) {
-    if (c instanceof Change.LoadUp x) {
-      return "Proposes " + kg(x.grams()) + " for " + name(x.movementId()) + ".";
-    } else if (c instanceof Change.RungUp x) {
-      return "Proposes the next rung: " + name(x.movementId()) + ".";
-    } else if (c instanceof Change.Slower x) {
-      return x.tooBig() == null
-          ? "Proposes lowering slowly, 4 s."
-          : kg(x.tooBig().grams())
-              + " is a step too big, the same as "
-              + x.tooBig().equalReps()
-              + " reps now: lower slowly instead, 4 s.";
-    } else if (c instanceof Change.LoadDown x) {
-      return "Proposes " + (x.grams() == 0 ? "no weight, a proper dose" : kg(x.grams())) + ".";
-    } else if (c instanceof Change.RungDown x) {
-      return "Proposes a rung down: " + name(x.movementId()) + ".";
-    } else if (c instanceof Change.FewerReps) {
-      return "Proposes half the repetitions.";
-    } else if (c instanceof Change.HalveSession) {
-      return "Proposes half the dose and nothing added.";
-    } else if (c instanceof Change.Stop x) {
-      return "Stop " + name(x.movementId()) + " and refer.";
-    }
-    return "";
   }
 
   /** What is done, by its name as it was at the start of the run. */

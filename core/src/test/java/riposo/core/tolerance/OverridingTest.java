@@ -2,8 +2,10 @@ package riposo.core.tolerance;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -22,14 +24,26 @@ class OverridingTest {
   private static final Tolerance FLAGGED = new Tolerance(School.PAIN_FREE, 0, 6, true, false);
   private static final Tolerance ASKING = new Tolerance(School.PAIN_FREE, 0, 6, false, true);
 
-  private static DoneSet at(Integer grams) {
-    return new DoneSet(
+  private static FamilySession at(Integer grams) {
+    DoneSet set =
+        new DoneSet(
+            UUID.randomUUID(),
+            "asked",
+            new DoneSet.Form("here", Set.of(), 100, Side.BOTH),
+            "family",
+            new Dose(1, 10, null, grams, 2, null, false),
+            Entry.of("s1", 1, Side.BOTH));
+    return new FamilySession(
         UUID.randomUUID(),
-        "asked",
-        new DoneSet.Form("here", Set.of(), 100, Side.BOTH),
-        "family",
-        new Dose(1, 10, null, grams, 2, null, false),
-        Entry.of("s1", 1, Side.BOTH));
+        LocalDate.of(2026, 11, 1),
+        List.of(set),
+        null,
+        false,
+        false,
+        null,
+        false,
+        null,
+        null);
   }
 
   private static Steps steps(
@@ -67,6 +81,40 @@ class OverridingTest {
             steps(null, false, null, null, null, true),
             USUAL,
             Overriding.Bar.NO_STEP_LEFT),
+        Arguments.of(
+            Verdict.STEP_UP, false, 1500, all, USUAL, Change.Kind.HOLD, Overriding.Bar.NOT_OPEN),
+        Arguments.of(
+            Verdict.STEP_UP,
+            false,
+            1500,
+            all,
+            USUAL,
+            Change.Kind.SLOWER,
+            new Change.Slower("here", 1500, new Change.Step(2000, 25))),
+        Arguments.of(
+            Verdict.STEP_UP,
+            false,
+            1500,
+            all,
+            USUAL,
+            Change.Kind.RUNG_UP,
+            new Change.RungUp("next", 1500)),
+        Arguments.of(
+            Verdict.STAY,
+            false,
+            1500,
+            all,
+            USUAL,
+            Change.Kind.SLOWER,
+            new Change.Slower("here", 1500, null)),
+        Arguments.of(
+            Verdict.STAY,
+            false,
+            1500,
+            all,
+            FLAGGED,
+            Change.Kind.SLOWER,
+            Overriding.Bar.NO_PROGRESSION),
         row(Verdict.STAY, true, null, all, USUAL, Overriding.Bar.STOP_STAYS),
         row(Verdict.EASE, true, null, all, USUAL, Overriding.Bar.STOP_STAYS),
         row(Verdict.STEP_UP, true, null, all, USUAL, Overriding.Bar.STOP_STAYS));
@@ -74,14 +122,20 @@ class OverridingTest {
 
   private static Arguments row(
       Verdict wanted, boolean stops, Integer grams, Steps steps, Tolerance t, Object expected) {
-    return Arguments.of(wanted, stops, grams, steps, t, expected);
+    return Arguments.of(wanted, stops, grams, steps, t, null, expected);
   }
 
-  @ParameterizedTest(name = "{0}, stopped {1}, {2} g, {3}")
+  @ParameterizedTest(name = "{0}, stopped {1}, {2} g, {3}, {5}")
   @MethodSource("cases")
   void everyDecisionLeadsWhereItShould(
-      Verdict wanted, boolean stops, Integer grams, Steps steps, Tolerance t, Object expected) {
-    Overriding o = Overriding.of(wanted, stops, at(grams), steps, t);
+      Verdict wanted,
+      boolean stops,
+      Integer grams,
+      Steps steps,
+      Tolerance t,
+      Change.Kind way,
+      Object expected) {
+    Overriding o = Overriding.of(wanted, stops, at(grams), steps, t, way);
     assertThat(o)
         .isEqualTo(
             expected instanceof Change c
@@ -104,6 +158,11 @@ class OverridingTest {
     assertThat(Overriding.Bar.values())
         .extracting(b -> b.code)
         .containsExactly(
-            "stop-stays", "no-progression", "ask-open", "limit-in-the-way", "no-step-left");
+            "stop-stays",
+            "no-progression",
+            "ask-open",
+            "limit-in-the-way",
+            "no-step-left",
+            "way-closed");
   }
 }

@@ -29,6 +29,7 @@ import riposo.core.tolerance.Verdict;
 class WordingTest {
   private static final LocalDate FEB = LocalDate.of(2027, 2, 12);
   private final Wording words = new Wording(new Catalogue(List.of()));
+  private final VerdictWords verdicts = new VerdictWords(words);
 
   private static Broken broken(
       String axis, Side side, int asked, int cap, LocalDate until, boolean due) {
@@ -129,7 +130,7 @@ class WordingTest {
   void everyRuleHasASentenceAndASource(Rule rule) {
     Judgement j =
         new Judgement(Verdict.STAY, rule, grounds(rule), List.of(), new Change.None("x", null));
-    String sentence = words.judgement(j);
+    String sentence = verdicts.judgement(j);
     assertThat(sentence).isNotBlank().doesNotContain("null").endsWith(".");
     assertThat(rule.source).isNotBlank();
     assertThat(rule.id).startsWith("tolerance.");
@@ -167,7 +168,7 @@ class WordingTest {
   }
 
   private String sentence(Rule rule, Grounds grounds, Change change) {
-    return words.judgement(new Judgement(Verdict.STAY, rule, grounds, List.of(), change));
+    return verdicts.judgement(new Judgement(Verdict.STAY, rule, grounds, List.of(), change));
   }
 
   static Stream<Change> changes() {
@@ -175,6 +176,9 @@ class WordingTest {
         new Change.None("x", 2000),
         new Change.LoadUp("x", 2000, 1000, 28),
         new Change.RungUp("x", null),
+        new Change.TwoInOne("x", 2500, 2000),
+        new Change.Hold("x", 2000, null, "2-0-2-2"),
+        new Change.LessSupport("x", null, riposo.core.movement.Modifier.HOLD_SUPPORT),
         new Change.Slower("x", 2000, new Change.Step(3000, 28)),
         new Change.LoadDown("x", 0, 1000),
         new Change.RungDown("x"),
@@ -191,7 +195,7 @@ class WordingTest {
   @ParameterizedTest
   @MethodSource("changes")
   void everyChangeHasItsWords(Change change) {
-    String sentence = words.change(change);
+    String sentence = verdicts.change(change);
     assertThat(sentence).doesNotContain("null");
     assertThat(sentence.isEmpty()).isEqualTo(change.kind() == Change.Kind.NONE);
     if (change.kind() == Change.Kind.SLOWER) {

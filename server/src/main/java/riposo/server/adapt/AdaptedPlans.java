@@ -17,6 +17,7 @@ import riposo.core.movement.Modifier;
 import riposo.core.plan.Block;
 import riposo.core.plan.Timeline;
 import riposo.core.run.RunSheet;
+import riposo.core.tolerance.Verdict;
 
 /** Plans adapted for clients, for the other modules. */
 public interface AdaptedPlans {
@@ -76,6 +77,8 @@ public interface AdaptedPlans {
    * @param upper the option above what is asked that is open to this client; null for none
    * @param tasks tasks of the day that what is done serves
    * @param serves those of them that the client's goal names
+   * @param gap what a gap takes off the family, and what ends it; null where there is none
+   * @param proposed what the record proposes; null where there is nothing to say
    */
   record SlotView(
       String key,
@@ -102,7 +105,18 @@ public interface AdaptedPlans {
       @Nullable String band,
       @Nullable UpperView upper,
       List<String> tasks,
-      List<String> serves) {}
+      List<String> serves,
+      @Nullable String gap,
+      @Nullable ProposedView proposed) {}
+
+  /**
+   * What the record proposes for the family of a slot, or what was decided since the last session.
+   *
+   * @param waits it is to be decided
+   * @param open it can be accepted as it is
+   */
+  record ProposedView(
+      UUID verdictId, long version, Verdict says, String sentence, boolean waits, boolean open) {}
 
   /**
    * An option above what is asked.

@@ -1,6 +1,7 @@
 package riposo.server.adapt;
 
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -8,7 +9,9 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Kitbag;
+import riposo.core.dose.Gap;
 import riposo.core.dose.Weights;
+import riposo.core.plan.Region;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
@@ -52,15 +55,33 @@ public class ClientDays {
   }
 
   private ClientDay of(UUID clientId, LocalDate day, Kitbag kit) {
-    return movements
-        .planAdapter()
-        .day(
-            clientId,
-            limits.caps(clientId, day),
-            kit,
-            standings.standings(clientId),
-            clients.require(clientId).mobility())
-        .with(new Weights(weights.lastWeights(clientId), Map.of()))
-        .with(clients.require(clientId).record().build());
+    Map<String, Gap> gaps = new HashMap<>();
+    weights
+        .lastDays(clientId, day)
+        .forEach(
+            (family, days) -> {
+              Gap gap = Gap.of(days, day);
+              if (gap != null && cut(family)) {
+                gaps.put(family, gap);
+              }
+            });
+    ClientDay whole =
+        movements
+            .planAdapter()
+            .day(
+                clientId,
+                limits.caps(clientId, day),
+                kit,
+                standings.standings(clientId),
+                clients.require(clientId).mobility())
+            .with(new Weights(weights.lastWeights(clientId), Map.of()))
+            .with(clients.require(clientId).record().build());
+    return movements.planAdapter().back(whole, gaps);
+  }
+
+  /** Whether a gap takes something off a family: mobility and breathing keep their dose. */
+  private boolean cut(String family) {
+    return movements.catalogue().families().stream()
+        .anyMatch(f -> f.id().equals(family) && Region.of(f.purpose()) != Region.EASE);
   }
 }

@@ -1,6 +1,8 @@
 package riposo.server.adapt;
 
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import riposo.core.dose.LastWeight;
 
@@ -8,4 +10,7 @@ import riposo.core.dose.LastWeight;
 public interface WeightSource {
   /** The newest of each movement, support and way of holding. */
   List<LastWeight> lastWeights(UUID clientId);
+
+  /** The two newest days each family was done, newest first, up to and with a day. */
+  Map<String, List<LocalDate>> lastDays(UUID clientId, LocalDate day);
 }

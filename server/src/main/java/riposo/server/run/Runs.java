@@ -135,8 +135,17 @@ public interface Runs {
   /** What a client did in every run, in time order. */
   List<DoneRun> history(UUID clientId);
 
+  /**
+   * The median pulse read at the work of each family, by run and family id, in the six weeks up to
+   * the newest run: while it went on or within 15 s of its end. Empty where none was read.
+   */
+  Map<UUID, Map<String, Integer>> workPulses(UUID clientId);
+
   /** Published inside the transaction that closes a run with its after-words. */
   record RunClosed(UUID runId, UUID clientId) {}
+
+  /** Published when a set of a run is told, corrected or taken back after its closing words. */
+  record RunCorrected(UUID runId, UUID clientId) {}
 
   /** Published inside the transaction that keeps a STOP, or withdraws one. */
   record RunStopped(UUID runId, UUID clientId) {}

@@ -109,6 +109,9 @@ public interface Readiness {
     /** Every STOP of the client that stands, earliest first. */
     List<Stopped> stops(UUID clientId);
 
+    /** The day of the client's newest session; null when there is none. */
+    @Nullable LocalDate lastSession(UUID clientId);
+
     /** What was being done at that moment; null when the clock had not begun. */
     @Nullable String during(Stopped stopped);
   }

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.adapt.AdaptedPlan;
@@ -38,9 +39,11 @@ import riposo.core.plan.SessionPlan;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunSheets;
 import riposo.core.wording.DoseWords;
+import riposo.core.wording.VerdictWords;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.ClientDays;
+import riposo.server.adapt.ProposalSource;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
@@ -62,6 +65,7 @@ class AdaptService implements AdaptedPlans {
   private final PinStore pins;
   private final WeightStore weights;
   private final Json json;
+  private final ObjectProvider<ProposalSource> proposals;
   private final Studios studios;
 
   AdaptService(
@@ -73,6 +77,7 @@ class AdaptService implements AdaptedPlans {
       PinStore pins,
       WeightStore weights,
       Json json,
+      ObjectProvider<ProposalSource> proposals,
       Studios studios) {
     this.movements = movements;
     this.clients = clients;
@@ -82,6 +87,7 @@ class AdaptService implements AdaptedPlans {
     this.pins = pins;
     this.weights = weights;
     this.json = json;
+    this.proposals = proposals;
     this.studios = studios;
   }
 
@@ -147,7 +153,8 @@ class AdaptService implements AdaptedPlans {
           new Pin(
               p.slotKey,
               json.read(p.parts, new TypeReference<List<Performed>>() {}),
-              json.read(p.overridden, new TypeReference<Set<UUID>>() {})));
+              json.read(p.overridden, new TypeReference<Set<UUID>>() {}),
+              studios.day(p.createdAt)));
     }
     return pinned;
   }
@@ -169,11 +176,12 @@ class AdaptService implements AdaptedPlans {
         stages.put(asked.key(), asked.slot().stages().stream().map(Wording::stage).toList());
       }
     }
+    Map<String, ProposalSource.Proposal> proposed = proposals.getObject().proposals(clientId);
     return new AdaptedView(
         planId,
         plan.name(),
         date,
-        a.slots().stream().map(x -> slot(x, client, stages.get(x.slotKey()))).toList(),
+        a.slots().stream().map(x -> slot(x, client, stages.get(x.slotKey()), proposed)).toList(),
         a.planned(),
         a.timeline(),
         a.checks().stream().map(Wording::check).toList(),
@@ -226,7 +234,11 @@ class AdaptService implements AdaptedPlans {
             : Strength.ADVISED;
   }
 
-  private SlotView slot(AdaptedSlot s, Clients.Client client, @Nullable List<String> stages) {
+  private SlotView slot(
+      AdaptedSlot s,
+      Clients.Client client,
+      @Nullable List<String> stages,
+      Map<String, ProposalSource.Proposal> proposed) {
     List<Room.Printed> printed = client.printed();
     Build build = client.record().build();
     List<Task> tasks = tasks(s);
@@ -292,7 +304,15 @@ class AdaptService implements AdaptedPlans {
         s.band() == null ? null : Wording.band(s.band()),
         upper(s.upper()),
         tasks.stream().map(t -> t.words).toList(),
-        tasks.stream().filter(client.tasks()::contains).map(t -> t.words).toList());
+        tasks.stream().filter(client.tasks()::contains).map(t -> t.words).toList(),
+        s.gap() == null ? null : VerdictWords.gap(s.gap()),
+        s.block() == Block.WORK ? proposed(proposed.get(stairFamily(s))) : null);
+  }
+
+  private static @Nullable ProposedView proposed(ProposalSource.@Nullable Proposal p) {
+    return p == null
+        ? null
+        : new ProposedView(p.id(), p.version(), p.says(), p.sentence(), p.waits(), p.open());
   }
 
   /** What is done in a slot is for; empty where it rests. */

@@ -242,8 +242,14 @@ class StairService {
       throw Problems.refused(
           "reason-wanted", "An advised limit closes this; say why you pass it.", sentences);
     }
-    PinRow row =
-        pins.findByClientIdAndPlanIdAndSlotKey(clientId, planId, key).orElseGet(PinRow::new);
+    // a choice made anew is of today: what a gap makes of an older one does not hold for it
+    pins.findByClientIdAndPlanIdAndSlotKey(clientId, planId, key)
+        .ifPresent(
+            older -> {
+              pins.delete(older);
+              pins.flush();
+            });
+    PinRow row = new PinRow();
     row.createdAt = studios.now();
     row.clientId = clientId;
     row.planId = planId;

@@ -2,6 +2,7 @@ package riposo.server.run.internal;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -63,8 +64,10 @@ class EventService {
    */
   record Kept(List<Answered> answers, RunViews.RunStateView state, long now) {}
 
-  /** What was taken in, and what to tell the other modules where a stop was among it. */
-  private record Taken(Kept kept, List<Runs.RunStopped> stopped) {}
+  /**
+   * What was taken in, and what to tell the other modules: stops, and sets corrected after closing.
+   */
+  private record Taken(Kept kept, List<Object> told) {}
 
   private static final Logger LOG = LoggerFactory.getLogger(EventService.class);
 
@@ -101,7 +104,7 @@ class EventService {
     List<JsonNode> sent =
         events.stream().map(e -> json.read(RunDocument.write(e), JsonNode.class)).toList();
     Taken taken = take(runId, sent, null);
-    taken.stopped().forEach(publisher::publishEvent);
+    taken.told().forEach(publisher::publishEvent);
     for (Answered a : taken.kept().answers()) {
       if (a.reply() == Reply.REFUSED) {
         throw Problems.refused("event-refused", String.valueOf(a.why()));
@@ -118,12 +121,12 @@ class EventService {
   @Transactional(propagation = Propagation.NOT_SUPPORTED)
   Kept events(UUID id, List<JsonNode> sent, @Nullable Long clock) {
     Taken taken = Objects.requireNonNull(transactions.execute(t -> take(id, sent, clock)));
-    for (Runs.RunStopped stopped : taken.stopped()) {
+    for (Object told : taken.told()) {
       // a stop is on file before anything is made of it: what fails here never takes it back
       try {
-        transactions.executeWithoutResult(t -> publisher.publishEvent(stopped));
+        transactions.executeWithoutResult(t -> publisher.publishEvent(told));
       } catch (RuntimeException e) {
-        LOG.error("the verdicts after a stop of run {} could not be reached", id, e);
+        LOG.error("the verdicts of run {} could not be reached", id, e);
       }
     }
     return taken.kept();
@@ -160,11 +163,16 @@ class EventService {
         log.write(row, sheet.sets(state));
       }
     }
-    List<Runs.RunStopped> stopped = new ArrayList<>();
+    Set<Object> told = new LinkedHashSet<>();
+    Map<UUID, Boolean> closed = new HashMap<>();
     for (RunEvent e : filing.kept) {
+      UUID of = e instanceof RunEvent.Logged l ? l.person() : null;
+      if (of != null && closed.computeIfAbsent(of, p -> log.closed(id, p))) {
+        told.add(new Runs.RunCorrected(id, of));
+      }
       if (e instanceof RunEvent.Stop s) {
         for (UUID who : s.person() == null ? sheet.ids() : Set.of(s.person())) {
-          stopped.add(new Runs.RunStopped(id, who));
+          told.add(new Runs.RunStopped(id, who));
           audit.changed("stopped", "run", id, panel(s), who);
         }
       }
@@ -172,7 +180,7 @@ class EventService {
     store.flush();
     return new Taken(
         new Kept(answers, RunViews.RunStateView.of(state), studios.now().toEpochMilli()),
-        stopped.stream().distinct().toList());
+        List.copyOf(told));
   }
 
   private static String panel(RunEvent.Stop s) {

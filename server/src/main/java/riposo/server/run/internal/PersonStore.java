@@ -3,6 +3,7 @@ package riposo.server.run.internal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.Query;
 import riposo.server.platform.Store;
 import riposo.server.run.Runs;
@@ -11,6 +12,10 @@ interface PersonStore extends Store<PersonRow> {
   List<PersonRow> findByRunId(UUID runId);
 
   List<PersonRow> findByClientIdOrderByOnDateAscCreatedAtAsc(UUID clientId);
+
+  /** The day of the newest run of a client; null when there is none. */
+  @Query("select max(p.onDate) from RunPerson p where p.clientId = :client")
+  @Nullable LocalDate newest(UUID client);
 
   long countByClientIdAndOnDateAfter(UUID clientId, LocalDate day);
 

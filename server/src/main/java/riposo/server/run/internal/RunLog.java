@@ -1,6 +1,7 @@
 package riposo.server.run.internal;
 
 import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -44,6 +45,18 @@ class RunLog {
     return rows(runId).stream().map(RunLog::event).toList();
   }
 
+  /** Whether the words after a run are on file for somebody of it. */
+  boolean closed(UUID runId, UUID person) {
+    return em.createQuery(
+                "select count(p) from RunPerson p where p.runId = :run and p.clientId = :person"
+                    + " and p.effortAfter is not null",
+                Long.class)
+            .setParameter("run", runId)
+            .setParameter("person", person)
+            .getSingleResult()
+        > 0;
+  }
+
   /** Those of these ids that are on file, whatever their run. */
   Map<UUID, EventRow> known(Collection<UUID> ids) {
     return ids.isEmpty()
@@ -82,6 +95,34 @@ class RunLog {
   /** Every STOP of a client, withdrawn or not, earliest first. */
   List<EventRow> stops(UUID clientId) {
     return em.createQuery(STOPS, EventRow.class).setParameter("client", clientId).getResultList();
+  }
+
+  /** Pulses and sets told of a client since a day, in the order they came, by run. */
+  Map<UUID, List<RunEvent>> pulsesAndSets(UUID clientId, LocalDate since) {
+    return em.createQuery(
+            "from RunEvent e where e.personId = :client and e.kind in ('PULSE', 'ENTRY')"
+                + " and e.runId in (select s.runId from RunEvent s join RunPerson p on p.runId = s.runId"
+                + " where s.personId = :client and s.kind = 'PULSE' and p.clientId = :client"
+                + " and p.onDate > :since) order by e.at, e.seq",
+            EventRow.class)
+        .setParameter("client", clientId)
+        .setParameter("since", since)
+        .getResultStream()
+        .collect(
+            Collectors.groupingBy(
+                r -> r.runId, Collectors.mapping(RunLog::event, Collectors.toList())));
+  }
+
+  /** The family done in each slot of a run by somebody, by slot key. */
+  Map<String, String> families(UUID runId, UUID clientId) {
+    return em.createQuery(
+            "select distinct s.slotKey, s.familyId from RunSet s where s.runId = :run"
+                + " and s.clientId = :client",
+            Object[].class)
+        .setParameter("run", runId)
+        .setParameter("client", clientId)
+        .getResultStream()
+        .collect(Collectors.toMap(r -> (String) r[0], r -> (String) r[1], (a, b) -> b));
   }
 
   /** The sets of a client by run, in the order they were told. */

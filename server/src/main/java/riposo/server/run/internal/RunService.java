@@ -3,6 +3,7 @@ package riposo.server.run.internal;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,8 +29,10 @@ import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
 import riposo.core.run.Stamp;
 import riposo.core.run.StartGate;
+import riposo.core.run.WorkPulses;
 import riposo.core.screening.Finding;
 import riposo.core.today.TodayCheck;
+import riposo.core.trend.Trend;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.ClientDays;
@@ -504,5 +507,19 @@ class RunService implements Runs {
   @Override
   public void record(UUID runId, List<RunEvent> sent) {
     events.record(runId, sent);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public Map<UUID, Map<String, Integer>> workPulses(UUID clientId) {
+    LocalDate newest = people.newest(clientId);
+    if (newest == null) {
+      return Map.of();
+    }
+    var told = log.pulsesAndSets(clientId, newest.minusDays(Trend.SPAN));
+    Map<UUID, Map<String, Integer>> pulses = new HashMap<>();
+    told.forEach(
+        (run, events) -> pulses.put(run, WorkPulses.of(events, log.families(run, clientId))));
+    return pulses;
   }
 }

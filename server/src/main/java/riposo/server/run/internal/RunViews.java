@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.EntryDocument;
@@ -36,6 +37,7 @@ import riposo.core.run.Symptom;
 import riposo.core.today.TodayCheck;
 import riposo.core.wording.DoseWords;
 import riposo.core.wording.Wording;
+import riposo.server.adapt.ProposalSource;
 import riposo.server.client.Clients;
 import riposo.server.movement.Movements;
 import riposo.server.platform.Json;
@@ -213,6 +215,7 @@ class RunViews {
    * @param lane of the group it is done with; null alone, and where none serves
    * @param out rounds sat out on the group's clock
    * @param share what is worked of each work + rest of the group's clock; null where all of it is
+   * @param proposed what waits to be decided of it, with why; null where nothing does
    */
   record RunSlotView(
       String key,
@@ -226,7 +229,8 @@ class RunViews {
       List<String> tasks,
       @Nullable Integer lane,
       List<Integer> out,
-      @Nullable WorkShare share) {}
+      @Nullable WorkShare share,
+      @Nullable String proposed) {}
 
   /** Something else a slot may become. */
   record RunOptionView(String id, SlotOption.Kind kind, String title, List<RunPartView> parts) {}
@@ -316,6 +320,7 @@ class RunViews {
   private final Movements movements;
   private final Json json;
   private final Studios studios;
+  private final ObjectProvider<ProposalSource> proposals;
 
   RunViews(
       RunStore store,
@@ -326,7 +331,8 @@ class RunViews {
       Readiness readiness,
       Movements movements,
       Json json,
-      Studios studios) {
+      Studios studios,
+      ObjectProvider<ProposalSource> proposals) {
     this.store = store;
     this.people = people;
     this.withdrawals = withdrawals;
@@ -336,6 +342,7 @@ class RunViews {
     this.movements = movements;
     this.json = json;
     this.studios = studios;
+    this.proposals = proposals;
   }
 
   @Transactional(readOnly = true)
@@ -419,6 +426,7 @@ class RunViews {
     Clients.Client client = clients.require(p.id());
     Set<StopFor> own = readiness.of(p.id()).stopFor();
     Told told = json.read(row.told, Told.class);
+    Map<String, ProposalSource.Proposal> proposed = proposals.getObject().proposals(p.id());
     return new RunPersonView(
         p.id(),
         client.name(),
@@ -436,7 +444,7 @@ class RunViews {
         row.feel,
         row.note,
         row.symptom,
-        p.slots().stream().map(s -> slot(s, client)).toList(),
+        p.slots().stream().map(s -> slot(s, client, proposed)).toList(),
         StopSign.panel(own).stream()
             .map(
                 s ->
@@ -445,7 +453,23 @@ class RunViews {
             .toList());
   }
 
-  private RunSlotView slot(RunSheet.Slot s, Clients.Client client) {
+  /** What waits to be decided of the family done in a slot; null where nothing does. */
+  private static @Nullable String proposed(
+      RunSheet.Slot s, Map<String, ProposalSource.Proposal> proposed) {
+    return s.block() != Block.WORK
+        ? null
+        : s.parts().stream()
+            .map(p -> p.form().familyId())
+            .filter(f -> f != null && proposed.containsKey(f))
+            .map(proposed::get)
+            .filter(p -> p != null && p.waits())
+            .map(ProposalSource.Proposal::sentence)
+            .findFirst()
+            .orElse(null);
+  }
+
+  private RunSlotView slot(
+      RunSheet.Slot s, Clients.Client client, Map<String, ProposalSource.Proposal> proposed) {
     RunSheet.Stretch stretch = s.stretch();
     RunSheet.Upper upper = s.upper();
     return new RunSlotView(
@@ -476,7 +500,8 @@ class RunViews {
             .toList(),
         s.lane(),
         s.out().stream().sorted().toList(),
-        s.share());
+        s.share(),
+        proposed(s, proposed));
   }
 
   private static String words(RunSheet.Upper u) {

@@ -3,6 +3,7 @@ package riposo.server.run.internal;
 import jakarta.persistence.EntityManager;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -37,6 +38,7 @@ class StopService implements Readiness.StopEvents {
           String reason) {}
 
   private final RunStore store;
+  private final PersonStore people;
   private final RunViews views;
   private final RunLog log;
   private final WithdrawalStore withdrawals;
@@ -47,6 +49,7 @@ class StopService implements Readiness.StopEvents {
 
   StopService(
       RunStore store,
+      PersonStore people,
       RunViews views,
       RunLog log,
       WithdrawalStore withdrawals,
@@ -55,6 +58,7 @@ class StopService implements Readiness.StopEvents {
       Studios studios,
       ApplicationEventPublisher publisher) {
     this.store = store;
+    this.people = people;
     this.views = views;
     this.log = log;
     this.withdrawals = withdrawals;
@@ -62,6 +66,11 @@ class StopService implements Readiness.StopEvents {
     this.audit = audit;
     this.studios = studios;
     this.publisher = publisher;
+  }
+
+  @Override
+  public @Nullable LocalDate lastSession(UUID clientId) {
+    return people.newest(clientId);
   }
 
   /**

@@ -287,6 +287,10 @@ class StandingService implements Readiness, FloorEvents {
         }
       }
       pregnancyOver(answers, today, last, all);
+      LocalDate trained = lastSession(clientId);
+      if (trained != null) {
+        OpenFinding.gap(trained, last.takenOn, today, Wording.day(trained)).ifPresent(all::add);
+      }
     }
     for (Stopped stop : stops(clientId)) {
       OpenFinding.stopped(stop.after(), stop.words(), stop.day(), Wording.day(stop.day()))
@@ -346,6 +350,11 @@ class StandingService implements Readiness, FloorEvents {
     return source == null
         ? List.of()
         : OncePerRead.of(Stopped.class, clientId, () -> source.stops(clientId));
+  }
+
+  private @Nullable LocalDate lastSession(UUID clientId) {
+    StopEvents source = stops.getIfAvailable();
+    return source == null ? null : source.lastSession(clientId);
   }
 
   /** What was being done when the stop panel was tapped; null when nothing was. */

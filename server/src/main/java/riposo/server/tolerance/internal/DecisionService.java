@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import riposo.core.tolerance.Change;
 import riposo.core.tolerance.Verdict;
 import riposo.server.client.Clients;
 import riposo.server.platform.Versions;
@@ -26,9 +27,14 @@ class DecisionService {
           @Size(max = 400, message = "At most 400 characters.")
           String reason) {}
 
-  /** Accept the verdict, or decide otherwise with a reason. */
+  /**
+   * Accept the verdict, or decide otherwise with a reason.
+   *
+   * @param way another of the changes it offers; null for the one it proposes
+   */
   record VerdictDecision(
       @NotNull(message = "Choose a verdict.") Verdict verdict,
+      Change.@Nullable Kind way,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
 
   private final ToleranceService service;
@@ -50,7 +56,7 @@ class DecisionService {
   ToleranceViews.ToleranceView decide(UUID id, long version, VerdictDecision body) {
     VerdictRow row = current(id, version, body);
     String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason().trim();
-    service.decide(row, body.verdict(), reason);
+    service.decide(row, body.verdict(), body.way(), reason);
     return views.view(row.clientId);
   }
 

@@ -2,6 +2,7 @@ package riposo.server.tolerance.internal;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -9,22 +10,19 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.JudgementDocument;
-import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Standing;
-import riposo.core.screening.Outcome;
+import riposo.core.movement.Carry;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.FamilySession;
 import riposo.core.tolerance.History;
 import riposo.core.tolerance.Judgement;
+import riposo.core.tolerance.Level;
 import riposo.core.tolerance.Overriding;
 import riposo.core.tolerance.Rejudging;
-import riposo.core.tolerance.Steps;
-import riposo.core.tolerance.Tolerance;
 import riposo.core.tolerance.Verdict;
 import riposo.core.tolerance.VerdictStatus;
-import riposo.server.adapt.ClientDays;
+import riposo.core.wording.VerdictWords;
 import riposo.server.checkin.CheckIns;
-import riposo.server.client.Clients;
 import riposo.server.movement.Movements;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
@@ -32,21 +30,19 @@ import riposo.server.platform.Problems;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
-import riposo.server.screening.Readiness;
 import riposo.server.tolerance.Verdicts;
 
 /** Reaches verdicts as runs end and mornings are answered, and takes what is decided on them. */
 @Service
 @Transactional
 class ToleranceService implements Verdicts {
+  /** Later sessions of a family that a verdict rests on: three running are looked at. */
+  private static final int RESTS_ON = 2;
+
   private final Movements movements;
   private final VerdictStore store;
   private final StandingReader standings;
-  private final Runs runs;
-  private final CheckIns checkIns;
-  private final Clients clients;
-  private final ClientDays days;
-  private final Readiness readiness;
+  private final Reckoner reckoner;
   private final Json json;
   private final Audit audit;
   private final Studios studios;
@@ -54,11 +50,7 @@ class ToleranceService implements Verdicts {
   ToleranceService(
       VerdictStore store,
       StandingReader standings,
-      Runs runs,
-      CheckIns checkIns,
-      Clients clients,
-      ClientDays days,
-      Readiness readiness,
+      Reckoner reckoner,
       Movements movements,
       Json json,
       Audit audit,
@@ -66,11 +58,7 @@ class ToleranceService implements Verdicts {
     this.movements = movements;
     this.store = store;
     this.standings = standings;
-    this.runs = runs;
-    this.checkIns = checkIns;
-    this.clients = clients;
-    this.days = days;
-    this.readiness = readiness;
+    this.reckoner = reckoner;
     this.json = json;
     this.audit = audit;
     this.studios = studios;
@@ -78,12 +66,18 @@ class ToleranceService implements Verdicts {
 
   @EventListener
   void onClosed(Runs.RunClosed e) {
-    judge(e.clientId(), e.runId());
+    judge(e.clientId(), e.runId(), null);
   }
 
   @EventListener
   void onStopped(Runs.RunStopped e) {
-    judge(e.clientId(), e.runId());
+    judge(e.clientId(), e.runId(), null);
+  }
+
+  /** A set was told, corrected or taken back after the words that closed the session. */
+  @EventListener
+  void onCorrected(Runs.RunCorrected e) {
+    judge(e.clientId(), e.runId(), "a set was corrected");
   }
 
   /**
@@ -92,66 +86,88 @@ class ToleranceService implements Verdicts {
    */
   @EventListener
   void onAnswered(CheckIns.Answered e) {
-    judge(e.clientId(), e.runId());
+    judge(e.clientId(), e.runId(), null);
   }
 
-  private void judge(UUID clientId, UUID runId) {
-    Clients.Client client = clients.require(clientId);
-    List<VerdictRow> known = rows(clientId);
-    History history = history(client, known);
-    Tolerance tolerance = tolerance(client);
-    ClientDay day = today(clientId);
-    for (String family : history.families().keySet()) {
-      List<FamilySession> upTo = history.upTo(family, runId);
-      if (!upTo.isEmpty()) {
-        FamilySession last = upTo.get(upTo.size() - 1);
-        keep(clientId, family, last, tolerance.judge(upTo, steps(day, family, last)), known);
+  /**
+   * Judges a run, and those after it that rest on it: the next two of each family and its newest.
+   * In which order runs and mornings come in changes nothing.
+   *
+   * @param again why it is reckoned anew; null where that is the usual course
+   */
+  private void judge(UUID clientId, UUID runId, @Nullable String again) {
+    Reckoner.Case of = reckoner.of(clientId);
+    takenBack(of, runId);
+    for (String family : of.history().families().keySet()) {
+      List<FamilySession> all = of.history().of(family);
+      int at = index(all, runId);
+      for (int i = at; i >= 0 && i < all.size(); i++) {
+        boolean rests = i <= at + RESTS_ON || i == all.size() - 1;
+        boolean known = i == at || of.row(all.get(i).runId(), family).isPresent();
+        if (rests && known) {
+          List<FamilySession> upTo = of.history().of(family).subList(0, i + 1);
+          keep(of, family, upTo.get(i), of.judge(family, upTo), again);
+        }
       }
     }
   }
 
-  List<VerdictRow> rows(UUID clientId) {
-    return store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId);
+  /** A family of which every set of the run was taken back has no verdict of it any more. */
+  private void takenBack(Reckoner.Case of, UUID runId) {
+    History history = of.history();
+    for (VerdictRow row : of.rows) {
+      if (row.runId.equals(runId)
+          && !row.stops()
+          && row.status != VerdictStatus.ENDED
+          && history.session(row.familyId, runId).isEmpty()) {
+        row.status = VerdictStatus.SUPERSEDED;
+        row.outcome = null;
+        row.again = "every set of it was taken back";
+        store.saveAndFlush(row);
+      }
+    }
   }
 
-  private Tolerance tolerance(Clients.Client client) {
-    Outcome outcome = readiness.of(client.id()).outcome();
-    return new Tolerance(
-        client.school(),
-        client.usualPain(),
-        client.goalEffort(),
-        client.noProgression(),
-        outcome == Outcome.ASK_FIRST || outcome == Outcome.CLEARANCE_ONLY);
+  private static int index(List<FamilySession> all, UUID runId) {
+    for (int i = 0; i < all.size(); i++) {
+      if (all.get(i).runId().equals(runId)) {
+        return i;
+      }
+    }
+    return -1;
   }
 
   /** Keeps a verdict: a STAY is settled by itself, the others wait for the professional. */
   private void keep(
-      UUID clientId, String familyId, FamilySession last, Judgement j, List<VerdictRow> known) {
-    VerdictRow row =
-        known.stream()
-            .filter(v -> v.runId.equals(last.runId()) && v.familyId.equals(familyId))
-            .findFirst()
-            .orElse(null);
+      Reckoner.Case of, String familyId, FamilySession last, Judgement j, @Nullable String again) {
+    List<VerdictRow> known = of.rows;
+    VerdictRow row = of.row(last.runId(), familyId).orElse(null);
     Rejudging.Known before = row == null ? null : row.known();
     if (row == null) {
       row = new VerdictRow();
       row.createdAt = studios.now();
-      row.clientId = clientId;
+      row.clientId = of.client.id();
       row.runId = last.runId();
       row.familyId = familyId;
       row.onDate = last.date();
       row.askedId = last.last().askedId();
     }
     VerdictRow mine = row;
-    boolean overtaken = known.stream().anyMatch(v -> v.familyId.equals(familyId) && after(v, mine));
-    Rejudging again = Rejudging.of(before, j, overtaken);
-    if (again instanceof Rejudging.Stays stays) {
+    boolean overtaken =
+        known.stream().anyMatch(v -> v.familyId.equals(familyId) && VerdictRow.after(v, mine));
+    Rejudging anew = Rejudging.of(before, j, overtaken);
+    if (anew instanceof Rejudging.Stays stays) {
       if (stays.renewed()) {
         row.judgement = JudgementDocument.write(j);
       }
       return;
     }
-    Rejudging.Becomes now = (Rejudging.Becomes) again;
+    Rejudging.Becomes now = (Rejudging.Becomes) anew;
+    if (before != null && again != null) {
+      row.again = again + ": it was " + verdictWords(before) + " before";
+      audit.changed(
+          "reckoned anew", "verdict", row.id, familyId + ": " + row.again, of.client.id());
+    }
     row.judgement = JudgementDocument.write(j);
     row.verdict = j.verdict();
     row.status = now.status();
@@ -168,26 +184,28 @@ class ToleranceService implements Verdicts {
       row.decidedOn = studios.today();
       row.decidedBy = "settled by itself";
       // a session cut for a day says nothing of where the client stands
-      row.outcome = last.cut() ? null : json.write(standing(row, j.change()));
+      row.outcome = last.cut() ? null : json.write(standing(row, last, j.change()));
     }
     store.saveAndFlush(row);
+    if (before == null) {
+      known.add(row);
+    }
     for (VerdictRow older : known) {
       if (older.familyId.equals(familyId)
           && Rejudging.overtakes(older.status, older.verdict)
-          && after(row, older)) {
+          && VerdictRow.after(row, older)) {
         older.status = VerdictStatus.SUPERSEDED;
       }
     }
   }
 
-  private static boolean after(VerdictRow a, VerdictRow b) {
-    return !a.id.equals(b.id)
-        && (a.onDate.isAfter(b.onDate)
-            || a.onDate.equals(b.onDate) && a.createdAt.isAfter(b.createdAt));
+  private static String verdictWords(Rejudging.Known before) {
+    Verdict v = before.decided() == null ? before.verdict() : before.decided();
+    return v.name().toLowerCase(Locale.ROOT).replace('_', ' ');
   }
 
   /** Where a decision leaves the client; staying keeps a tempo and a number already agreed. */
-  private Standing standing(VerdictRow row, Change change) {
+  private Standing standing(VerdictRow row, FamilySession last, Change change) {
     Verdict decided = Objects.requireNonNull(row.decided);
     Standing before = standings.standings(row.clientId).get(row.familyId);
     Standing kept =
@@ -200,67 +218,62 @@ class ToleranceService implements Verdicts {
         change.movementId(),
         change.grams(),
         kept == null ? change.reps() : kept.reps(),
-        kept == null ? change.tempo() : kept.tempo(),
+        change.tempo() == null && kept != null ? kept.tempo() : change.tempo(),
         decided.name(),
         decided == Verdict.STOP_AND_REFER,
-        studios.today());
-  }
-
-  /** What a client's runs and mornings say, with what was decided of them. */
-  History history(Clients.Client client, List<VerdictRow> verdicts) {
-    return History.of(
-        runs.history(client.id()),
-        checkIns.answers(client.id()),
-        client.usualPain(),
-        (run, family) ->
-            verdicts.stream()
-                .filter(v -> v.runId.equals(run) && v.familyId.equals(family))
-                .findFirst()
-                .map(v -> v.decided == null ? v.verdict : v.decided)
-                .orElse(null));
-  }
-
-  private Steps steps(ClientDay day, String familyId, FamilySession last) {
-    return Steps.from(
-        last.last(),
-        movements.catalogue(),
-        movements.adapter(),
-        day.limitsAndKit(),
-        day.kit().weights(),
-        day.standings().get(familyId));
-  }
-
-  private ClientDay today(UUID clientId) {
-    return days.of(clientId, studios.today());
+        studios.today(),
+        change.sides() == null ? Level.of(last).kept(change) : change.sides(),
+        change instanceof Change.TwoInOne
+            ? Carry.TWO_IN_ONE
+            : kept == null || change.grams() == null ? null : kept.carry());
   }
 
   VerdictRow require(UUID id) {
     return store.require(id, "verdict");
   }
 
-  /** Decides a verdict. Step up is refused while limits, kit or the client's flag rule it out. */
-  void decide(VerdictRow row, Verdict wanted, @Nullable String reason) {
-    List<VerdictRow> rows = rows(row.clientId);
-    Clients.Client client = clients.require(row.clientId);
+  /**
+   * Decides a verdict. Step up is refused while limits, kit or the client's flag rule it out.
+   *
+   * @param way another of the changes it offers; null for the one it proposes
+   */
+  void decide(VerdictRow row, Verdict wanted, Change.@Nullable Kind way, @Nullable String reason) {
+    Reckoner.Case of = reckoner.of(row.clientId);
     if (row.stops() && wanted != Verdict.STOP_AND_REFER) {
       throw refused(Overriding.Bar.STOP_STAYS);
     }
     if (!row.stops()
-        && rows.stream().anyMatch(v -> v.familyId.equals(row.familyId) && after(v, row))) {
+        && of.rows.stream()
+            .anyMatch(v -> v.familyId.equals(row.familyId) && VerdictRow.after(v, row))) {
       throw Problems.refused("superseded", "A later run has its own verdict; decide that one.");
     }
-    boolean accepts = wanted == row.verdict;
+    History history = of.history();
+    FamilySession last = session(history, row);
+    Judgement now = of.proposal(row, history);
+    boolean same = now.verdict() == row.verdict;
+    boolean accepts = same && wanted == row.verdict;
+    if (!same && wanted == row.verdict && reason == null) {
+      throw Problems.refused(
+          "no-longer-so",
+          "Limits, kit or the record have changed since: "
+              + new VerdictWords(movements.wording()).judgement(now));
+    }
     if (!accepts && reason == null) {
       throw Problems.field("/reason", "Deciding otherwise needs its reason.");
     }
-    FamilySession last = session(client, row, rows);
-    Change change = accepts ? row.judgement().change() : otherwise(client, row, last, wanted);
+    // what was settled before is offered by the limits and the kit of today
+    boolean waiting = row.status == VerdictStatus.WAITING;
+    Change offered = way == null ? now.change() : waiting ? now.way(way) : null;
+    Change change = accepts && offered != null ? offered : otherwise(of, row, last, wanted, way);
+    row.judgement = JudgementDocument.write(now);
+    row.verdict = now.verdict();
     row.status = accepts ? VerdictStatus.ACCEPTED : VerdictStatus.OVERRIDDEN;
     row.decided = wanted;
     row.reason = reason;
     row.decidedOn = studios.today();
     row.decidedBy = StudioContext.who();
-    row.outcome = json.write(standing(row, change));
+    row.taken = change.kind();
+    row.outcome = json.write(standing(row, last, change));
     store.saveAndFlush(row);
     audit.changed(
         accepts ? "accepted" : "overrode",
@@ -270,8 +283,8 @@ class ToleranceService implements Verdicts {
         row.clientId);
   }
 
-  private FamilySession session(Clients.Client client, VerdictRow row, List<VerdictRow> rows) {
-    return history(client, rows)
+  private static FamilySession session(History history, VerdictRow row) {
+    return history
         .session(row.familyId, row.runId)
         .orElseThrow(() -> Problems.notFound("run of this verdict", row.runId));
   }
@@ -292,17 +305,15 @@ class ToleranceService implements Verdicts {
       throw Problems.field(
           "/on", "The word lies between the stop, " + row.onDate + ", and today, not " + on + ".");
     }
-    Clients.Client client = clients.require(row.clientId);
-    FamilySession last = session(client, row, rows(row.clientId));
+    Reckoner.Case of = reckoner.of(row.clientId);
+    FamilySession last = session(of.history(), row);
     row.status = VerdictStatus.ENDED;
     row.endedBy = by.trim();
     row.endedOn = on;
     row.endedReason = reason.trim();
     row.decided = Verdict.EASE;
     row.outcome =
-        json.write(
-            standing(
-                row, Overriding.down(last.last(), steps(today(client.id()), row.familyId, last))));
+        json.write(standing(row, last, Overriding.down(last, of.steps(row.familyId, last))));
     store.saveAndFlush(row);
     audit.changed(
         "ended",
@@ -312,15 +323,14 @@ class ToleranceService implements Verdicts {
         row.clientId);
   }
 
-  private Change otherwise(
-      Clients.Client client, VerdictRow row, FamilySession last, Verdict wanted) {
+  private static Change otherwise(
+      Reckoner.Case of,
+      VerdictRow row,
+      FamilySession last,
+      Verdict wanted,
+      Change.@Nullable Kind way) {
     Overriding o =
-        Overriding.of(
-            wanted,
-            row.stops(),
-            last.last(),
-            steps(today(client.id()), row.familyId, last),
-            tolerance(client));
+        Overriding.of(wanted, row.stops(), last, of.steps(row.familyId, last), of.tolerance(), way);
     if (o instanceof Overriding.Refused r) {
       throw refused(r.bar());
     }
@@ -333,11 +343,19 @@ class ToleranceService implements Verdicts {
     return store.waiting();
   }
 
+  /** Accepts what a verdict proposes; what is no longer so waits on, with its sentence. */
+  private void accept(VerdictRow v) {
+    Reckoner.Case of = reckoner.of(v.clientId);
+    if (of.proposal(v, of.history()).verdict() == v.verdict) {
+      decide(v, v.verdict, null, null);
+    }
+  }
+
   @Override
   public void acceptAll(UUID clientId) {
-    for (VerdictRow v : rows(clientId)) {
+    for (VerdictRow v : store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
       if (v.status == VerdictStatus.WAITING) {
-        decide(v, v.verdict, null);
+        accept(v);
       }
     }
   }

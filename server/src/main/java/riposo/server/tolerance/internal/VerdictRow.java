@@ -11,6 +11,7 @@ import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 import riposo.catalogue.JudgementDocument;
+import riposo.core.tolerance.Change;
 import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.Rejudging;
 import riposo.core.tolerance.Verdict;
@@ -53,6 +54,11 @@ class VerdictRow extends Owned {
 
   @Nullable String reason;
 
+  /** The kind of change that was taken; null while undecided and in older rows. */
+  @Enumerated(EnumType.STRING)
+  @JdbcTypeCode(SqlTypes.VARCHAR)
+  Change.@Nullable Kind taken;
+
   @Column(name = "decided_on")
   @Nullable LocalDate decidedOn;
 
@@ -68,6 +74,16 @@ class VerdictRow extends Owned {
 
   @Column(name = "ended_reason")
   @Nullable String endedReason;
+
+  /** Why it was reckoned anew after it had been reached; null where it was not. */
+  @Nullable String again;
+
+  /** Whether one is of a later run than another. */
+  static boolean after(VerdictRow a, VerdictRow b) {
+    return !a.id.equals(b.id)
+        && (a.onDate.isAfter(b.onDate)
+            || a.onDate.equals(b.onDate) && a.createdAt.isAfter(b.createdAt));
+  }
 
   /** The verdict with its rule and numbers. */
   Judgement judgement() {

@@ -16,6 +16,13 @@ interface VerdictStore extends Store<VerdictRow> {
           + " and w.outcome is not null and (w.onDate > v.onDate or w.onDate = v.onDate and w.createdAt > v.createdAt))")
   List<VerdictRow> newestOutcomes(UUID client);
 
+  /** The newest verdict of each family. */
+  @Query(
+      "from FamilyVerdict v where v.clientId = :client and not exists ("
+          + "select 1 from FamilyVerdict w where w.clientId = v.clientId and w.familyId = v.familyId"
+          + " and (w.onDate > v.onDate or w.onDate = v.onDate and w.createdAt > v.createdAt))")
+  List<VerdictRow> newest(UUID client);
+
   /** Stops and refers that stand, decided or not, in time order. */
   @Query(
       "from FamilyVerdict v where v.clientId = :client and (v.verdict = STOP_AND_REFER and v.status = WAITING"

@@ -1,0 +1,170 @@
+package riposo.server.tolerance.internal;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import riposo.core.adapt.ClientDay;
+import riposo.core.run.DoneRun;
+import riposo.core.screening.Outcome;
+import riposo.core.tolerance.FamilySession;
+import riposo.core.tolerance.History;
+import riposo.core.tolerance.Judgement;
+import riposo.core.tolerance.NextDay;
+import riposo.core.tolerance.Steps;
+import riposo.core.tolerance.Tolerance;
+import riposo.core.tolerance.Verdict;
+import riposo.server.adapt.ClientDays;
+import riposo.server.checkin.CheckIns;
+import riposo.server.client.Clients;
+import riposo.server.movement.Movements;
+import riposo.server.platform.Studios;
+import riposo.server.run.Runs;
+import riposo.server.screening.Readiness;
+
+/** Puts together what a client's verdicts are reckoned from, once for all of their families. */
+@Component
+@Transactional(readOnly = true)
+class Reckoner {
+  private final VerdictStore store;
+  private final Runs runs;
+  private final CheckIns checkIns;
+  private final Clients clients;
+  private final ClientDays days;
+  private final Readiness readiness;
+  private final Movements movements;
+  private final Studios studios;
+
+  Reckoner(
+      VerdictStore store,
+      Runs runs,
+      CheckIns checkIns,
+      Clients clients,
+      ClientDays days,
+      Readiness readiness,
+      Movements movements,
+      Studios studios) {
+    this.store = store;
+    this.runs = runs;
+    this.checkIns = checkIns;
+    this.clients = clients;
+    this.days = days;
+    this.readiness = readiness;
+    this.movements = movements;
+    this.studios = studios;
+  }
+
+  /** A client's runs, mornings and verdicts as they are on file now. */
+  Case of(UUID clientId) {
+    return new Case(
+        clients.require(clientId),
+        runs.history(clientId),
+        checkIns.answers(clientId),
+        store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId));
+  }
+
+  /** What there is to reckon from; the rows are read live, so that a new verdict counts at once. */
+  final class Case {
+    final Clients.Client client;
+    final List<DoneRun> runs;
+    final Map<UUID, NextDay> answers;
+    final List<VerdictRow> rows;
+    private @Nullable ClientDay day;
+    private @Nullable Tolerance tolerance;
+    private boolean careful;
+
+    Case(
+        Clients.Client client,
+        List<DoneRun> runs,
+        Map<UUID, NextDay> answers,
+        List<VerdictRow> rows) {
+      this.client = client;
+      this.runs = runs;
+      this.answers = answers;
+      this.rows = rows;
+    }
+
+    /** What the runs and mornings say, with what was decided of them up to now. */
+    History history() {
+      return History.of(
+          runs,
+          answers,
+          client.usualPain(),
+          (run, family) ->
+              row(run, family).map(v -> v.decided == null ? v.verdict : v.decided).orElse(null));
+    }
+
+    Optional<VerdictRow> row(UUID run, String family) {
+      return rows.stream()
+          .filter(v -> v.runId.equals(run) && v.familyId.equals(family))
+          .findFirst();
+    }
+
+    /** The newest verdict of a family. */
+    Optional<VerdictRow> newest(String family) {
+      return rows.stream()
+          .filter(v -> v.familyId.equals(family))
+          .reduce((a, b) -> VerdictRow.after(b, a) ? b : a);
+    }
+
+    ClientDay day() {
+      if (day == null) {
+        day = days.of(client.id(), studios.today());
+      }
+      return day;
+    }
+
+    Tolerance tolerance() {
+      if (tolerance == null) {
+        Readiness.ClientStanding standing = readiness.of(client.id());
+        Outcome outcome = standing.outcome();
+        careful = !standing.conditions().isEmpty();
+        tolerance =
+            new Tolerance(
+                client.school(),
+                client.usualPain(),
+                client.goalEffort(),
+                client.noProgression(),
+                outcome == Outcome.ASK_FIRST || outcome == Outcome.CLEARANCE_ONLY);
+      }
+      return tolerance;
+    }
+
+    /** What limits, kit and decisions of today leave open from a session. */
+    Steps steps(String family, FamilySession last) {
+      tolerance();
+      return Steps.from(
+          last,
+          movements.catalogue(),
+          movements.adapter(),
+          day().limitsAndKit(),
+          day().kit().weights(),
+          day().standings().get(family),
+          careful);
+    }
+
+    /** The verdict on the last of the sessions, by the limits and kit of today. */
+    Judgement judge(String family, List<FamilySession> upTo) {
+      return tolerance().judge(upTo, steps(family, upTo.get(upTo.size() - 1)));
+    }
+
+    /**
+     * What a verdict proposes now: while it waits and is the family's newest it is reckoned by the
+     * limits and the kit of today, else it is as it was kept.
+     */
+    Judgement proposal(VerdictRow row, History history) {
+      List<FamilySession> upTo = history.upTo(row.familyId, row.runId);
+      boolean open =
+          row.status == riposo.core.tolerance.VerdictStatus.WAITING
+              && row.verdict != Verdict.STOP_AND_REFER
+              && newest(row.familyId).filter(v -> v.id.equals(row.id)).isPresent();
+      if (!open || upTo.isEmpty()) {
+        return row.judgement();
+      }
+      return judge(row.familyId, upTo);
+    }
+  }
+}
