@@ -49,6 +49,7 @@ function Addresses({ me }: { me: S['Me'] }) {
           <Route path="papers" element={<Page.Papers />} />
           <Route path="letter" element={<Page.Letter />} />
           <Route path="tolerance" element={<Page.Tolerance />} />
+          <Route path="tolerance/:familyId" element={<Page.ToleranceFamily />} />
           <Route path="plan" element={<Page.Adapt />} />
           <Route path="plan/:planId" element={<Page.Adapt />} />
         </Route>

@@ -16,6 +16,7 @@ export const ScreeningVersion = later(
 export const Limits = later(() => import('../features/limits/LimitsPage'), 'LimitsPage')
 export const Pulse = later(() => import('../features/pulse'), 'PulsePage')
 export const Tolerance = later(() => import('../features/tolerance'), 'TolerancePage')
+export const ToleranceFamily = later(() => import('../features/tolerance/FamilyPage'), 'FamilyPage')
 export const Adapt = later(() => import('../features/adapt'), 'AdaptPage')
 export const Plans = later(() => import('../features/plans/PlansPage'), 'PlansPage')
 export const Plan = later(() => import('../features/plans/PlanPage'), 'PlanPage')

@@ -1,78 +1,137 @@
+import { memo, useMemo } from 'react'
 import type { S } from '../../lib/api'
-import { day } from '../../lib/format'
+import { PAD, STRIP, across, effortAt, held, labels, nearest, painAt, paths, said } from './scale'
 
-/** One family over time: rung, effort as size, pain after as a tail. */
-export function Strip({ f }: { f: S['FamilyRow'] }) {
-  const points = f.points.slice(-14)
-  const low = Math.max(1, Math.min(...points.map((p) => p.rung)) - 1)
-  const high = Math.min(f.rungs, Math.max(...points.map((p) => p.rung)) + 1)
-  const rows = Math.max(1, high - low)
-  const gap = Math.min(24, 66 / rows)
-  const x = (i: number) => 22 + (i * 580) / Math.max(13, points.length - 1)
-  const y = (r: number) => 12 + (high - r) * gap
+interface Span {
+  v: S['ToleranceView']
+  width: number
+}
+
+interface Eye {
+  /** The session looked at, by its place in the list; null for none. */
+  eye: number | null
+  look: (at: number | null) => void
+  open: (at: number) => void
+}
+
+/** The places of the sessions on the strip. */
+export const usePlaces = ({ v, width }: Span) =>
+  useMemo(() => {
+    const x = across(v.from, v.today, width)
+    return v.list.map((s) => x(s.date))
+  }, [v, width])
+
+/** The days without a session, hatched. */
+export function Away({
+  v,
+  width,
+  top,
+  height,
+  words,
+}: Span & { top: number; height: number; words?: boolean }) {
+  const x = across(v.from, v.today, width)
+  return v.away.map((a) => {
+    const left = Math.max(PAD, x(a.from) - 2)
+    const wide = Math.min(width - PAD, x(a.to) + 2) - left
+    return (
+      <g key={a.from}>
+        <rect x={left} y={top} width={Math.max(2, wide)} height={height} fill="url(#away)" />
+        {words && wide > 84 && (
+          <text x={left + 6} y={top + 13} fontSize="11" fill="#6A4A68">
+            away, {a.days} days
+          </text>
+        )}
+      </g>
+    )
+  })
+}
+
+/** Draws once, looks often: the line of the eye and the pointer lie over what is drawn. */
+export function Plot({
+  label,
+  height,
+  width,
+  places,
+  eye,
+  look,
+  open,
+  children,
+}: Eye & { label: string; height: number; width: number; places: number[]; children: React.ReactNode }) {
+  const near = (e: React.MouseEvent<SVGSVGElement>) =>
+    nearest(places, e.clientX - e.currentTarget.getBoundingClientRect().left)
+  const here = eye === null ? undefined : places[eye]
   return (
     <svg
-      viewBox="0 0 620 96"
-      className="w-full min-w-0"
       role="img"
-      aria-label={`${f.family}: ${points.map((p) => `${day(p.date)} rung ${p.rung}, effort ${p.effort ?? 'not said'}, pain ${p.pain ?? 'not said'}, next morning ${p.nextMorning ?? 'no answer'}`).join('; ')}`}
+      aria-label={label}
+      width={width}
+      height={height}
+      className="block cursor-pointer"
+      onMouseMove={(e) => look(near(e))}
+      onMouseLeave={() => look(null)}
+      onClick={(e) => {
+        const at = near(e)
+        if (at >= 0) open(at)
+      }}
     >
-      {Array.from({ length: rows + 1 }, (_, i) => (
-        <line key={i} x1={8} x2={612} y1={y(low + i)} y2={y(low + i)} stroke="#EFE8DC" />
-      ))}
-      <polyline
-        points={points.map((p, i) => `${x(i)},${y(p.rung)}`).join(' ')}
-        fill="none"
-        stroke="#BCD3D3"
-        strokeWidth="3"
-      />
-      {points.map((p, i) => {
-        const r = 4 + (p.effort ?? 3) * 0.62
-        const pain = p.pain ?? 0
-        const morning = p.nextMorning ?? 0
-        return (
-          <g key={p.runId}>
-            <title>{`${day(p.date)} ${p.movement}: ${p.entries.join('; ')}`}</title>
-            {morning > 0 && (
-              <line
-                x1={x(i) + r}
-                y1={y(p.rung) + r}
-                x2={x(i) + r + 3 + morning * 2}
-                y2={y(p.rung) + r + 2 + morning}
-                stroke="#6A4A68"
-                strokeWidth={1 + morning}
-                strokeLinecap="round"
-              />
-            )}
-            <circle
-              cx={x(i)}
-              cy={y(p.rung)}
-              r={r}
-              fill="#0E5A68"
-              stroke="#6A4A68"
-              strokeWidth={pain === 0 ? 0 : 1 + pain}
-            />
-            {!p.answered && (
-              <line
-                x1={x(i) - 8}
-                x2={x(i) + 8}
-                y1={y(p.rung) + r + 8}
-                y2={y(p.rung) + r + 8}
-                stroke="#5A6973"
-                strokeWidth="2"
-                strokeDasharray="2 3"
-              />
-            )}
-          </g>
-        )
-      })}
-      {points.map((p, i) =>
-        i === 0 || i === points.length - 1 ? (
-          <text key={p.runId + 't'} x={x(i) - 14} y={94} fontSize="11" fill="#5A6973">
-            {day(p.date)}
-          </text>
-        ) : null,
+      {children}
+      {here !== undefined && (
+        <line x1={here} x2={here} y1={0} y2={height} stroke="#B8700F" strokeWidth="1.5" />
       )}
     </svg>
+  )
+}
+
+const Art = memo(function Art({ f, v, width }: Span & { f: S['FamilyRow'] }) {
+  const x = across(v.from, v.today, width)
+  const place = (m: S['FamilyMark']) => x(v.list[m.at]?.date ?? v.from)
+  const aim = { low: v.aimLow, high: v.aimHigh }
+  const p = paths(f.marks, f.levels, aim, place)
+  const eases = painAt(v.painLine + 1)
+  const high = effortAt(v.aimHigh, v.aimHigh) - STRIP.effort / 2
+  const low = effortAt(v.aimLow, v.aimHigh) + STRIP.effort / 2
+  return (
+    <>
+      <Away v={v} width={width} top={0} height={STRIP.base} />
+      <rect x={PAD - 4} y={high} width={width - PAD} height={low - high} fill="#D8E8E8" />
+      <line x1={PAD - 4} x2={width} y1={eases} y2={eases} stroke="#8b7f8c" strokeDasharray="4 3" />
+      <line x1={PAD - 4} x2={width} y1={STRIP.base} y2={STRIP.base} stroke="#DED5C7" />
+      <path d={p.line + `H${width - PAD + 2}`} fill="none" stroke="#0E5A68" strokeWidth="2.4" />
+      <path d={p.during} fill="#6A4A68" />
+      <path d={p.morning} fill="none" stroke="#6A4A68" strokeWidth="1.3" />
+      <path d={p.unanswered} stroke="#5A6973" strokeWidth="1.6" />
+      <path d={p.inside} fill="#1F2D36" />
+      <path d={p.over} fill="#B8700F" />
+      {labels(f.marks, f.levels, width, place).map((l) => (
+        <text
+          key={l.key}
+          x={l.x}
+          y={l.y}
+          fontSize="11.5"
+          fontWeight="600"
+          textAnchor={l.end ? 'end' : 'start'}
+          fill="#0E5A68"
+        >
+          {l.text}
+        </text>
+      ))}
+    </>
+  )
+})
+
+/** One family on true time: what was done, how hard, what it cost, one under the other. */
+export function Strip({ f, v, width, places, ...eye }: Span & Eye & { f: S['FamilyRow']; places: number[] }) {
+  const last = f.marks[f.marks.length - 1]
+  const words = last ? said(last, held(f.marks).at(-1)) : ''
+  return (
+    <Plot
+      label={`${f.family}: ${f.marks.length} sessions, the last ${words}. All of them are in the table (key t).`}
+      height={STRIP.height}
+      width={width}
+      places={places}
+      {...eye}
+    >
+      <Art f={f} v={v} width={width} />
+    </Plot>
   )
 }

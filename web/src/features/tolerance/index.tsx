@@ -1,23 +1,66 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { Suspense, useState } from 'react'
-import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
+import { useState } from 'react'
+import { Link, useNavigate, useSearchParams } from 'react-router'
+import { type S, http, told } from '../../lib/api'
 import * as q from '../../lib/queries'
-import { day, verdictWords } from '../../lib/format'
+import { day, fullDay, verdictWords } from '../../lib/format'
+import { useKeys } from '../../lib/keys'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
-import { Field } from '../../ui/Field'
 import { Loading } from '../../ui/Loading'
-import { RuleLink } from '../../ui/Outcome'
 import { useClient } from '../clients/useClient'
-import { later } from '../../lib/later'
+import { AsTable, session } from './AsTable'
+import { Decision, Mark } from './Decision'
+import { Sessions } from './Sessions'
+import { Strip, usePlaces } from './Strip'
+import { held, said } from './scale'
+import { SPANS, spanOf } from './span'
+import { useWidth } from './useWidth'
 
-const Strip = later(() => import('./Strip'), 'Strip')
-
-/** Families in rows, sessions across, verdicts beside. */
+/** Families in strips over true time, decisions beside: only what needs one asks for it. */
 export function TolerancePage() {
   const { client } = useClient()
+  const [params, setParams] = useSearchParams()
+  const span = spanOf(params.get('span'))
+  const view = useQuery({
+    ...q.clients.tolerance(client.id, span.weeks),
+    placeholderData: (before) => before,
+  })
+  if (view.error) return <Failure error={view.error} />
+  if (!view.data) return <Loading what="tolerance" />
+  if (view.data.sessions === 0) return <p>No session on record yet. The first run fills this page.</p>
+  return (
+    <>
+      <Shown
+        v={view.data}
+        chooser={
+          <div role="group" aria-label="Span shown" className="no-print flex gap-4 text-sm">
+            {SPANS.map((s) => (
+              <button
+                key={s.key}
+                type="button"
+                aria-pressed={s === span}
+                className={`min-h-[34px] border-b-[3px] ${s === span ? 'border-ochre font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
+                onClick={() => setParams(s.key === SPANS[1]?.key ? {} : { span: s.key }, { replace: true })}
+              >
+                {s.words}
+              </button>
+            ))}
+          </div>
+        }
+      />
+    </>
+  )
+}
+
+function Shown({ v, chooser }: { v: S['ToleranceView']; chooser: React.ReactNode }) {
+  const { client } = useClient()
+  const go = useNavigate()
   const cache = useQueryClient()
-  const view = useQuery(q.clients.tolerance(client.id))
+  const [plot, width] = useWidth<HTMLDivElement>()
+  const places = usePlaces({ v, width })
+  const [eye, setEye] = useState<number | null>(null)
+  const [table, setTable] = useState(false)
   const accept = useMutation({
     mutationFn: () =>
       told(
@@ -25,266 +68,224 @@ export function TolerancePage() {
       ),
     onSuccess: () => q.changed(cache, 'client', client.id),
   })
-  if (view.error) return <Failure error={view.error} />
-  if (!view.data) return <Loading what="tolerance" />
-  const v = view.data
-  if (v.families.length === 0) return <p>No session on record yet. The first run fills this page.</p>
+  const open = (at: number) => {
+    const s = v.list[at]
+    if (s) void go(`/runs/${s.runId}`)
+  }
+  const last = v.list.length - 1
+  const step = (by: number) => setEye((e) => Math.max(0, Math.min(last, e === null ? last : e + by)))
+  useKeys([
+    { press: 'ArrowLeft', shown: '←', words: 'look a session back', act: () => step(-1) },
+    { press: 'ArrowRight', shown: '→', words: 'look a session on', act: () => step(1) },
+    {
+      press: 'Enter',
+      shown: 'Enter',
+      words: 'open the session looked at',
+      act: (e) => {
+        if (eye !== null && !(e.target instanceof Element && e.target.closest('a,button'))) open(eye)
+      },
+    },
+    {
+      press: 'a',
+      words: 'accept all that waits',
+      act: () => {
+        if (v.waiting > 0 && !accept.isPending) accept.mutate()
+      },
+    },
+    { press: 't', words: 'the same as a table', act: () => setTable((t) => !t) },
+  ])
+  const [params] = useSearchParams()
+  const here = params.size > 0 ? `?${params.toString()}` : ''
+  const seen = eye === null ? undefined : v.list[eye]
+  const sight = { eye, look: setEye, open, places }
   return (
     <>
-      <p className="mb-3 text-soft">
-        {v.sessions} sessions since {v.since && day(v.since)} ·{' '}
-        {v.school === 'MONITORED' ? 'monitored' : 'pain-free'} school ·{' '}
-        <strong className="text-ink">
-          {v.waiting === 0
-            ? 'nothing to decide'
-            : `${v.waiting} ${v.waiting === 1 ? 'verdict waits' : 'verdicts wait'} for you`}
-        </strong>{' '}
-        {v.waiting > 1 && (
-          <Button onClick={() => accept.mutate()} disabled={accept.isPending} className="ml-2">
-            Accept all {v.waiting}
+      <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
+        {chooser}
+        <p className="ml-auto text-sm">
+          <strong>{v.waiting === 0 ? 'Nothing to decide' : `${v.waiting} to decide`}</strong>
+        </p>
+        {v.waiting > 0 && (
+          <Button main onClick={() => accept.mutate()} disabled={accept.isPending} className="no-print">
+            {v.waiting === 1 ? 'Accept' : v.waiting === 2 ? 'Accept both' : `Accept all ${v.waiting}`}
           </Button>
         )}
-      </p>
+        <button
+          type="button"
+          aria-pressed={table}
+          className="no-print min-h-[34px] text-sm text-teal underline underline-offset-4"
+          onClick={() => setTable(!table)}
+        >
+          {table ? 'As strips' : 'As a table'}
+        </button>
+      </div>
       <Failure error={accept.error} />
-      <ul className="border-t-2 border-ink">
-        {v.families.map((f) => (
-          <Family key={f.familyId} f={f} />
-        ))}
-      </ul>
-      <p className="mt-3 flex flex-wrap gap-x-6 text-sm text-soft">
-        <span>height: rung</span>
-        <span>disc size: effort</span>
-        <span>ring: pain during (thicker = more)</span>
-        <span>tail: pain next morning</span>
-        <span>dots beneath: no check-in</span>
+      <p aria-live="polite" className="mb-1 line-clamp-1 text-[13px] text-soft">
+        {seen && eye !== null ? (
+          <>
+            <strong className="text-ink">{fullDay(seen.date)}</strong> {session(seen)}
+            <span className="sr-only">{v.families.map((f) => ` · ${f.family}: ${at(f, eye)}`).join('')}</span>
+          </>
+        ) : (
+          <span className="hidden md:inline">
+            Arrow keys or the pointer look at a session; Enter or a click opens it.
+          </span>
+        )}
       </p>
+      {table ? (
+        <AsTable v={v} />
+      ) : (
+        <div className="border-t-2 border-ink">
+          <Row
+            name="All sessions"
+            head={
+              <>
+                <h2 className="font-bold">All sessions</h2>
+                <p className="text-sm text-soft">
+                  {v.summary.sessions} held · {v.summary.answered} of {v.summary.sessions} mornings answered
+                </p>
+              </>
+            }
+            side={
+              <ul className={`text-sm ${v.summary.prompt ? 'text-ink' : 'text-soft'}`}>
+                {v.summary.lines.map((l, i) => (
+                  <li key={l} className={i === 0 && v.summary.prompt ? 'font-semibold text-ochre-deep' : ''}>
+                    {l}
+                  </li>
+                ))}
+              </ul>
+            }
+          >
+            <div ref={plot}>{width > 0 && <Sessions v={v} width={width} {...sight} />}</div>
+          </Row>
+          {v.families.map((f) => (
+            <Row
+              key={f.familyId}
+              name={f.family}
+              head={
+                <>
+                  <h2 className="font-bold">
+                    <Link to={f.familyId + here} className="underline decoration-dotted underline-offset-4">
+                      {f.family}
+                    </Link>
+                  </h2>
+                  <p className="line-clamp-3 text-sm md:min-h-[63px] text-soft">
+                    {eye === null ? (
+                      <>
+                        {f.current}
+                        {f.tasks.length > 0 && ` · for ${f.tasks.join(', ')}`}
+                      </>
+                    ) : (
+                      <span className="text-ink">{at(f, eye)}</span>
+                    )}
+                  </p>
+                  {f.gap && <p className="text-[13px] text-plum">{f.gap}</p>}
+                </>
+              }
+              side={
+                <>
+                  {f.verdict && <Decision key={f.verdict.id + f.verdict.version} v={f.verdict} />}
+                  <Trends lines={f.trends.filter((t) => t.speaks)} />
+                </>
+              }
+            >
+              {width > 0 && <Strip f={f} v={v} width={width} {...sight} />}
+            </Row>
+          ))}
+        </div>
+      )}
+      <Legend v={v} />
+      <Overrides all={v.overrides} />
     </>
   )
 }
 
-function Family({ f }: { f: S['FamilyRow'] }) {
-  const [open, setOpen] = useState(false)
+const at = (f: S['FamilyRow'], eye: number) => {
+  const i = f.marks.findIndex((m) => m.at === eye)
+  const m = f.marks[i]
+  return m ? said(m, held(f.marks)[i]) : 'not done that day'
+}
+
+function Row({
+  name,
+  head,
+  side,
+  children,
+}: {
+  name: string
+  head: React.ReactNode
+  side: React.ReactNode
+  children: React.ReactNode
+}) {
   return (
-    <li className="border-b border-line py-3">
-      <div className="grid gap-x-6 gap-y-2 md:grid-cols-[180px_1fr] lg:grid-cols-[180px_1fr_340px]">
-        <div>
-          <h2 className="font-bold">{f.family}</h2>
-          <p className="text-sm text-soft">{f.current}</p>
-          <button
-            type="button"
-            className="mt-1 min-h-[32px] text-sm text-teal underline underline-offset-4"
-            aria-expanded={open}
-            onClick={() => setOpen(!open)}
-          >
-            {open ? 'hide the record' : 'the record'}
-          </button>
-        </div>
-        <Suspense fallback={<p className="text-soft">…</p>}>
-          <Strip f={f} />
-        </Suspense>
-        <div className="md:col-start-2 lg:col-start-3">
-          {f.verdict && <Decision key={f.verdict.id + f.verdict.version} v={f.verdict} />}
-        </div>
-      </div>
-      {open && <Record f={f} />}
-    </li>
-  )
-}
-
-const marks: Record<string, { shape: string; tone: string }> = {
-  STEP_UP: { shape: 'M2 11 L8 4 L14 11', tone: '#4A6F36' },
-  STAY: { shape: 'M2 8 L14 8', tone: '#5A6973' },
-  EASE: { shape: 'M2 5 L8 12 L14 5', tone: '#B8700F' },
-  STOP_AND_REFER: { shape: 'M3 3 L13 13 M13 3 L3 13', tone: '#9E2F1D' },
-}
-
-function Mark({ verdict }: { verdict: string }) {
-  const m = marks[verdict]
-  return (
-    <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden className="shrink-0">
-      <path d={m?.shape} fill="none" stroke={m?.tone} strokeWidth="3.4" />
-    </svg>
-  )
-}
-
-function Decision({ v }: { v: S['VerdictView'] }) {
-  const { client } = useClient()
-  const [other, setOther] = useState(false)
-  const [verdict, setVerdict] = useState<S['VerdictView']['verdict']>(
-    (v.decided ?? v.verdict) === 'STAY' ? 'EASE' : 'STAY',
-  )
-  const [reason, setReason] = useState('')
-  const cache = useQueryClient()
-  const decide = useMutation({
-    mutationFn: (d: S['VerdictDecision']) =>
-      told(
-        http.POST('/api/verdicts/{id}/decision', {
-          params: { path: { id: v.id }, header: ifMatch(v.version) },
-          body: d,
-        }),
-      ),
-    onSuccess: (t) => {
-      cache.setQueryData(q.clients.tolerance(client.id).queryKey, t)
-      void q.changed(cache, 'client', client.id)
-    },
-  })
-  const error = decide.error instanceof ApiError ? decide.error : undefined
-  const waiting = v.status === 'WAITING'
-  const shown = v.decided ?? v.verdict
-  return (
-    <div>
-      <p className="flex items-center gap-2 font-bold">
-        <Mark verdict={shown} /> {verdictWords[shown]}
-        {!waiting && (
-          <span className="text-sm font-normal text-soft">
-            {statusWords[v.status] ?? `instead of ${verdictWords[v.verdict]?.toLowerCase()}`}
-            {v.ended ? `, ${v.ended.by}, ${day(v.ended.on)}` : v.decidedOn && `, ${day(v.decidedOn)}`}
-          </span>
-        )}
-      </p>
-      <p className="text-sm">{v.sentence}</p>
-      <p>
-        <RuleLink source={v.source} rule={v.rule} />
-      </p>
-      {(v.ended?.reason ?? v.reason) && <p className="text-sm">“{v.ended?.reason ?? v.reason}”</p>}
-      <div className="mt-1 flex flex-wrap gap-1">
-        {waiting && (
-          <Button main onClick={() => decide.mutate({ verdict: v.verdict })} disabled={decide.isPending}>
-            Accept
-          </Button>
-        )}
-        <Button quiet onClick={() => setOther(!other)} aria-expanded={other}>
-          {v.stops ? 'End it by a recorded word' : waiting ? 'Decide otherwise' : 'Decide again'}
-        </Button>
-      </div>
-      {other && v.stops && <EndStop v={v} />}
-      {other && !v.stops && (
-        <form
-          className="mt-2"
-          onSubmit={(e) => {
-            e.preventDefault()
-            decide.mutate({ verdict, reason })
-          }}
-        >
-          <Field label="Instead">
-            {(p) => (
-              <select {...p} value={verdict} onChange={(e) => setVerdict(e.target.value as typeof verdict)}>
-                {Object.entries(verdictWords).map(([k, w]) => (
-                  <option key={k} value={k}>
-                    {w}
-                  </option>
-                ))}
-              </select>
-            )}
-          </Field>
-          <Field label="Reason, kept in the record" error={error?.field('/reason')}>
-            {(p) => <input {...p} value={reason} onChange={(e) => setReason(e.target.value)} />}
-          </Field>
-          <Button main type="submit" disabled={decide.isPending}>
-            Decide
-          </Button>
-        </form>
-      )}
-      <Failure error={decide.error} />
-    </div>
-  )
-}
-
-const statusWords: Record<string, string> = {
-  ACCEPTED: 'accepted',
-  SETTLED: 'settled by itself',
-  SUPERSEDED: 'overtaken by a later session',
-  ENDED: 'after a stop that was ended',
-}
-
-/** A stop and refer ends by a clinician's word, or by one's own for a cleared false alarm. */
-function EndStop({ v }: { v: S['VerdictView'] }) {
-  const { client } = useClient()
-  const [form, setForm] = useState({ by: '', on: '', reason: '' })
-  const cache = useQueryClient()
-  const end = useMutation({
-    mutationFn: () =>
-      told(
-        http.POST('/api/verdicts/{id}/end', {
-          params: { path: { id: v.id }, header: ifMatch(v.version) },
-          body: { ...form, on: given(form.on) },
-        }),
-      ),
-    onSuccess: (t) => {
-      cache.setQueryData(q.clients.tolerance(client.id).queryKey, t)
-      void q.changed(cache, 'client', client.id)
-    },
-  })
-  const error = end.error instanceof ApiError ? end.error : undefined
-  return (
-    <form
-      className="mt-2"
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault()
-        end.mutate()
-      }}
+    <section
+      aria-label={name}
+      className="grid gap-x-5 gap-y-1 border-b border-line py-2.5 md:grid-cols-[160px_minmax(0,1fr)] lg:grid-cols-[180px_minmax(0,1fr)_310px]"
     >
-      <Field
-        label="Whose word"
-        hint="a clinician with name and role; yourself only for a cleared false alarm"
-        error={error?.field('/by')}
-      >
-        {(p) => <input {...p} value={form.by} onChange={(e) => setForm({ ...form, by: e.target.value })} />}
-      </Field>
-      <Field label="Date of the word" error={error?.field('/on')}>
-        {(p) => (
-          <input
-            {...p}
-            type="date"
-            value={form.on}
-            onChange={(e) => setForm({ ...form, on: e.target.value })}
-          />
-        )}
-      </Field>
-      <Field label="What was cleared" error={error?.field('/reason')}>
-        {(p) => (
-          <input {...p} value={form.reason} onChange={(e) => setForm({ ...form, reason: e.target.value })} />
-        )}
-      </Field>
-      <p className="mb-2 text-sm text-soft">The family opens again a step below where it was stopped.</p>
-      <Button main type="submit" disabled={end.isPending}>
-        Record, and open the family
-      </Button>
-      {error && !error.problem.errors && <Failure error={error} />}
-    </form>
+      <div>{head}</div>
+      <div className="min-w-0">{children}</div>
+      <div className="md:col-start-2 lg:col-start-3">{side}</div>
+    </section>
   )
 }
 
-function Record({ f }: { f: S['FamilyRow'] }) {
+/** What trends say, each with its numbers and where they come from. */
+export function Trends({ lines }: { lines: S['TrendLine'][] }) {
   return (
-    <table className="mt-3 w-full border-collapse text-left text-sm">
-      <thead className="text-soft">
-        <tr>
-          <th className="pb-1 font-normal">session</th>
-          <th className="pb-1 font-normal">verdict, rule</th>
-          <th className="pb-1 font-normal">rests on</th>
-        </tr>
-      </thead>
-      <tbody>
-        {[...f.record].reverse().map((r) => (
-          <tr key={r.id} className="border-t border-line align-top">
-            <td className="py-1.5 pr-4">{day(r.date)}</td>
-            <td className="py-1.5 pr-4">
-              {verdictWords[r.verdict]}
-              {r.status === 'OVERRIDDEN' && r.decided && ` → ${verdictWords[r.decided]}: “${r.reason}”`}
-              <span className="block text-[13px] text-soft">{r.rule}</span>
-            </td>
-            <td className="py-1.5">
-              {r.restsOn.map((s) => (
-                <span key={s} className="block">
-                  {s}
-                </span>
-              ))}
-            </td>
-          </tr>
+    <ul className="mt-1">
+      {lines.map((t) => (
+        <li key={t.sentence} className="text-[13px]">
+          {t.sentence}{' '}
+          <span className="text-soft">
+            {t.from}; {t.source}
+          </span>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+function Legend({ v }: { v: S['ToleranceView'] }) {
+  return (
+    <p className="mt-2 text-[13px] text-soft">
+      line: weight or movement, labelled where it changes · dot: effort of the last set, band = what is aimed
+      for, {v.aimLow} to {v.aimHigh}, ochre over it · ▲ pain during, △ next morning, dashed: from{' '}
+      {v.painLine + 1} on it eases ({v.school === 'MONITORED' ? 'monitored' : 'pain-free'} school) · – morning
+      not answered · hatched: away
+    </p>
+  )
+}
+
+/** Decisions against the verdict are seen again: what, why, and how it went. */
+function Overrides({ all }: { all: S['OverrideView'][] }) {
+  if (all.length === 0) return null
+  return (
+    <section className="mt-6">
+      <h2 className="border-b-2 border-ink pb-1 font-bold">Decided otherwise, and how it went</h2>
+      <ul>
+        {all.map((o) => (
+          <li
+            key={o.id}
+            className="grid gap-x-5 border-b border-line py-1.5 text-sm md:grid-cols-[160px_minmax(0,1fr)_minmax(0,1fr)] lg:grid-cols-[180px_minmax(0,1fr)_minmax(0,1fr)]"
+          >
+            <span>
+              <strong>{o.family}</strong>
+              <span className="block text-soft">
+                {day(o.on)}
+                {o.by && `, ${o.by}`}
+              </span>
+            </span>
+            <span>
+              <span className="flex flex-wrap items-center gap-x-1.5">
+                <Mark verdict={o.decided} /> {verdictWords[o.decided]} instead of{' '}
+                {verdictWords[o.said]?.toLowerCase()}
+              </span>
+              {o.reason && <span className="block">“{o.reason}”</span>}
+            </span>
+            <span className={o.reading === 'WORSE' ? 'font-semibold text-ochre-deep' : ''}>{o.since}</span>
+          </li>
         ))}
-      </tbody>
-    </table>
+      </ul>
+    </section>
   )
 }

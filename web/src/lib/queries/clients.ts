@@ -42,10 +42,26 @@ export const clients = {
       queryKey: ofClient(id, 'runs'),
       queryFn: () => told(http.GET('/api/clients/{clientId}/runs', clientIs(id))),
     }),
-  tolerance: (id: string) =>
+  /** @param weeks up to today; all without */
+  tolerance: (id: string, weeks?: number) =>
     queryOptions({
-      queryKey: ofClient(id, 'tolerance'),
-      queryFn: () => told(http.GET('/api/clients/{clientId}/tolerance', clientIs(id))),
+      queryKey: ofClient(id, 'tolerance', weeks),
+      queryFn: () =>
+        told(
+          http.GET('/api/clients/{clientId}/tolerance', {
+            params: { path: { clientId: id }, query: { weeks } },
+          }),
+        ),
+    }),
+  family: (id: string, familyId: string, weeks?: number) =>
+    queryOptions({
+      queryKey: ofClient(id, 'tolerance', familyId, weeks),
+      queryFn: () =>
+        told(
+          http.GET('/api/clients/{clientId}/tolerance/{familyId}', {
+            params: { path: { clientId: id, familyId }, query: { weeks } },
+          }),
+        ),
     }),
   dayPlans: (id: string) =>
     queryOptions({

@@ -20,6 +20,7 @@ class AccessTest {
           "/pulse",
           "/plan",
           "/tolerance",
+          "/tolerance/sit-stand",
           "/record",
           "/papers",
           "/letter");

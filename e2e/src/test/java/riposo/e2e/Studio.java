@@ -95,6 +95,11 @@ final class Studio {
     return "http://127.0.0.1:" + System.getProperty("riposo.port", "18080") + path;
   }
 
+  /** A part of the server that runs here. */
+  static <T> T bean(Class<T> type) {
+    return Objects.requireNonNull(SERVER, "not of a server elsewhere").getBean(type);
+  }
+
   /** Moves the server's clock; the browser's stays. */
   static void shift(Duration by) {
     Objects.requireNonNull(SERVER).getBean(AsOfClock.class).shift(by);

@@ -7,7 +7,9 @@
  *   <li>{@link riposo.core.dose.FoundWeight}: which weight to begin with, from {@link
  *       riposo.core.dose.Weights}; {@link riposo.core.dose.WeightChoice} one set by hand; {@link
  *       riposo.core.dose.WeightFinding} how it is found in the first sets
- *   <li>{@link riposo.core.dose.Loads}: caps, kit, and the step that is too big
+ *   <li>{@link riposo.core.dose.Sided}: a weight side by side; {@link riposo.core.dose.Gap} what
+ *       days without a family take off it
+ *   <li>{@link riposo.core.dose.Loads}: caps, kit, the step that is too big, estimated strength
  * </ul>
  */
 @NullMarked

@@ -10,7 +10,8 @@
  * riposo.core.run.Doing} what is done in one set. {@link riposo.core.run.RunSheets} makes a sheet
  * of an adapted plan, of one person or of a group, {@link riposo.core.run.StartGate} says who may
  * start, {@link riposo.core.run.DoneRun} is what one person did in one run, {@link
- * riposo.core.run.AfterSymptom} what is felt after it.
+ * riposo.core.run.AfterSymptom} what is felt after it, {@link riposo.core.run.OwnTime} how long
+ * they were in it, {@link riposo.core.run.WorkPulses} the pulse at each family's work.
  */
 @NullMarked
 package riposo.core.run;

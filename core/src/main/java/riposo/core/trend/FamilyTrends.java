@@ -81,7 +81,7 @@ public record FamilyTrends(List<Trend> trends, LeftRight sides, WarmsUp warmsUp)
   }
 
   /** The same form, weight and count were asked. */
-  private static boolean sameWork(FamilySession a, FamilySession b) {
+  public static boolean sameWork(FamilySession a, FamilySession b) {
     return a.forms().equals(b.forms())
         && Objects.equals(Level.of(a).weight(), Level.of(b).weight())
         && Objects.equals(a.last().targetReps(), b.last().targetReps())

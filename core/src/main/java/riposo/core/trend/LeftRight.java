@@ -71,7 +71,7 @@ public record LeftRight(
         unequal,
         from,
         to,
-        (int) Math.round(Math.abs(middle)),
+        (int) Math.ceil(Math.abs(middle) - 1e-9), // never hidden by rounding
         middle > 0 ? Side.LEFT : middle < 0 ? Side.RIGHT : Side.BOTH);
   }
 

@@ -39,6 +39,10 @@ public record Trend(
     EFFORT("effort at the same load", 2, "house rule: 2 over the goal counts", false),
     /** Pulse at the work of the newest session, beats a minute. */
     PULSE("pulse at the same work", 0, "Theil–Sen, 95 %", false),
+    /** Sleep of the night before a session, 0 to 10. */
+    SLEEP("sleep", 2, "house rule: a change of 2 on a scale of 10", false),
+    /** Energy before a session, 0 to 10. */
+    ENERGY("energy", 2, "house rule: a change of 2 on a scale of 10", false),
     /** Touch-downs and grabs in a session. */
     TOUCH_DOWNS("touch-downs", 0, "Theil–Sen, 95 %", false);
 
@@ -70,7 +74,7 @@ public record Trend(
   }
 
   /** Reads a figure over the six weeks up to its newest point, whatever the order given. */
-  static Trend of(What what, List<Point> all) {
+  public static Trend of(What what, List<Point> all) {
     List<Point> sorted = all.stream().sorted(java.util.Comparator.comparing(Point::day)).toList();
     if (sorted.isEmpty()) {
       return new Trend(what, 0, null, null, null, null, null, Reading.TOO_FEW);

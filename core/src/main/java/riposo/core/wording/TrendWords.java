@@ -12,6 +12,7 @@ import riposo.core.trend.FamilyTrends;
 import riposo.core.trend.LeftRight;
 import riposo.core.trend.Slope;
 import riposo.core.trend.Trend;
+import riposo.core.trend.WeekLoad;
 
 /** Trends in sentences, each with how many sessions, over which days, and by what. */
 public final class TrendWords {
@@ -25,19 +26,19 @@ public final class TrendWords {
    * @param source what makes it more than noise
    * @param speaks it says something: more, less, a side behind, pain that returns
    */
-  public record Line(String sentence, String from, String source, boolean speaks) {}
+  public record TrendLine(String sentence, String from, String source, boolean speaks) {}
 
   /** Every figure of a family, those that say something first. */
-  public static List<Line> lines(FamilyTrends t) {
-    List<Line> all = new ArrayList<>();
+  public static List<TrendLine> lines(FamilyTrends t) {
+    List<TrendLine> all = new ArrayList<>();
     t.trends().forEach(x -> all.add(line(x)));
-    Line sides = sides(t.sides());
+    TrendLine sides = sides(t.sides());
     if (sides != null) {
       all.add(sides);
     }
     if (t.warmsUp().sessions() > 0) {
       all.add(
-          new Line(
+          new TrendLine(
               "Pain that eases while working and comes back afterwards, in "
                   + t.warmsUp().sessions()
                   + " of "
@@ -51,11 +52,54 @@ public final class TrendWords {
     return all;
   }
 
-  private static Line line(Trend t) {
+  /** The week's load against the four weeks before. */
+  public static String load(WeekLoad w) {
+    if (w.why() != null) {
+      return switch (w.why()) {
+        case TOO_FEW -> "Load of the week: too few to tell, under five weeks.";
+        case NOT_TOLD -> "Load of the week: effort or minutes of a session are not told.";
+        case NONE_BEFORE -> "Load of the week: " + w.last() + "; none in the four weeks before.";
+      };
+    }
+    Integer percent = w.percent();
+    String times =
+        percent == null
+            ? ""
+            : BigDecimal.valueOf(percent, 2).setScale(1, RoundingMode.CEILING) + " × ";
+    return "Last 7 days "
+        + times
+        + "the mean of four weeks ("
+        + w.last()
+        + " to "
+        + w.mean()
+        + ", effort × minutes): "
+        + (w.prompts() ? "over 1.3, have a look." : "nothing to look at.");
+  }
+
+  /** Sleep and energy before sessions, six weeks. */
+  public static List<String> felt(Trend sleep, Trend energy) {
+    boolean few =
+        sleep.reading() == Trend.Reading.TOO_FEW && energy.reading() == Trend.Reading.TOO_FEW;
+    boolean steady =
+        sleep.reading() == Trend.Reading.NOISE && energy.reading() == Trend.Reading.NOISE;
+    if (few || steady) {
+      return List.of(
+          few
+              ? "Sleep and energy: too few to tell."
+              : "Sleep and energy steady (" + sessions(sleep.n(), sleep.from(), sleep.to()) + ").");
+    }
+    List<String> all = new ArrayList<>();
+    for (Trend t : List.of(sleep, energy)) {
+      all.add(line(t).sentence());
+    }
+    return all;
+  }
+
+  private static TrendLine line(Trend t) {
     String what = capital(t.what().words);
     String from = sessions(t.n(), t.from(), t.to());
     if (t.reading() == Trend.Reading.TOO_FEW) {
-      return new Line(what + ": too few to tell.", from, "at least 4 sessions", false);
+      return new TrendLine(what + ": too few to tell.", from, "at least 4 sessions", false);
     }
     boolean speaks = t.reading() != Trend.Reading.NOISE;
     String reading =
@@ -68,7 +112,7 @@ public final class TrendWords {
         t.recent() == null || t.before() == null
             ? ""
             : ", median " + number(t.recent()) + ", was " + number(t.before());
-    return new Line(
+    return new TrendLine(
         what + ": " + reading + medians + slope(t.slope()) + ".",
         from,
         t.what().real > 0 ? t.what().source + "; Theil–Sen, 95 %" : t.what().source,
@@ -86,11 +130,11 @@ public final class TrendWords {
     return ", " + signed(s.perWeek()) + " a week" + interval;
   }
 
-  private static @Nullable Line sides(LeftRight x) {
+  private static @Nullable TrendLine sides(LeftRight x) {
     if (x.n() == 0) {
       return x.unequal() == 0
           ? null
-          : new Line(
+          : new TrendLine(
               "Left and right are not compared: more is asked of one side.",
               x.unequal() + (x.unequal() == 1 ? " session" : " sessions"),
               "house rule: not where unequal",
@@ -100,10 +144,10 @@ public final class TrendWords {
     String source = "(strong − weak) / strong, over " + LeftRight.FLAG + " % is flagged";
     Integer percent = x.percent();
     if (percent == null) {
-      return new Line("Left against right: too few to tell.", from, source, false);
+      return new TrendLine("Left against right: too few to tell.", from, source, false);
     }
     String weak = x.weak().name().toLowerCase(Locale.ROOT);
-    return new Line(
+    return new TrendLine(
         x.weak() == Side.BOTH || percent == 0
             ? "Left and right are even."
             : capital(weak) + " " + percent + " % behind" + (x.flagged() ? "." : ", within 15 %."),

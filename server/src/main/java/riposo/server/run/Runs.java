@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.TodayDose;
+import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.run.DoneRun;
 import riposo.core.run.RunEvent;
@@ -134,6 +135,47 @@ public interface Runs {
 
   /** What a client did in every run, in time order. */
   List<DoneRun> history(UUID clientId);
+
+  /** The same from a day on. */
+  List<DoneRun> history(UUID clientId, LocalDate since);
+
+  /**
+   * A session of a person in one line.
+   *
+   * @param effort told after it, 0 to 10; null while it is not
+   * @param minutes the person was in it; null while it goes on
+   */
+  record SessionLine(
+      UUID runId,
+      LocalDate date,
+      String planName,
+      RunState.Status status,
+      @Nullable Integer effort,
+      @Nullable Integer minutes,
+      TodayCheck.@Nullable Dose dose) {
+    /** Effort times minutes; null where one of them is not known. */
+    public @Nullable Integer load() {
+      return effort == null || minutes == null ? null : (Integer) (effort * minutes);
+    }
+  }
+
+  /** All sessions of a client in time order. */
+  List<SessionLine> lines(UUID clientId);
+
+  /** A set of a person in one line; what was not told is null. */
+  record SetLine(
+      UUID runId,
+      String familyId,
+      String movementId,
+      String slotKey,
+      int round,
+      Side side,
+      @Nullable Integer grams,
+      @Nullable Integer effort,
+      @Nullable Integer pain) {}
+
+  /** The sets of a client from a day on, in time order and as they were told. */
+  List<SetLine> setLines(UUID clientId, LocalDate since);
 
   /**
    * The median pulse read at the work of each family, by run and family id, in the six weeks up to

@@ -1,6 +1,7 @@
 package riposo.server.screening;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -42,6 +43,16 @@ public interface TodayChecks {
 
   /** Judges and stores a check; returns its id. */
   UUID check(UUID clientId, TodayCheck.Given given);
+
+  /**
+   * How somebody said they were before a session, 0 to 10; null where it was not asked.
+   *
+   * @param sleep of the night before
+   */
+  record Felt(LocalDate date, @Nullable Integer sleep, @Nullable Integer energy) {}
+
+  /** What was said from a day on, in time order; withdrawn checks left out. */
+  List<Felt> felt(UUID clientId, LocalDate since);
 
   /** All checks of a client, newest first. */
   List<Checked> of(UUID clientId);

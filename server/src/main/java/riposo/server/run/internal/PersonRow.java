@@ -54,6 +54,9 @@ class PersonRow extends Owned {
   @Column(name = "effort_after")
   @Nullable Integer effortAfter;
 
+  /** How long they were in it; null where it is as long as the run. */
+  @Nullable Integer minutes;
+
   @Nullable String feel;
 
   /** What was felt after it; null where it was not asked. */

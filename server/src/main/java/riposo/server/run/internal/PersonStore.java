@@ -33,6 +33,15 @@ interface PersonStore extends Store<PersonRow> {
           + " where p.clientId = :client and r.status not in (STOPPED, FINISHED) order by r.createdAt")
   List<RunRow> open(UUID client);
 
+  @Query(
+      "select new riposo.server.run.Runs$SessionLine(p.runId, p.onDate, r.planName, r.status, p.effortAfter,"
+          + " coalesce(p.minutes, r.minutes), p.dose) from RunPerson p join Run r on r.id = p.runId"
+          + " where p.clientId = :client order by p.onDate, p.createdAt")
+  List<Runs.SessionLine> lines(UUID client);
+
+  List<PersonRow> findByClientIdAndOnDateGreaterThanEqualOrderByOnDateAscCreatedAtAsc(
+      UUID client, LocalDate since);
+
   @Query(LINE + "where p.effortAfter is null order by r.onDate, r.createdAt")
   List<Runs.Summary> unclosed();
 }

@@ -17,6 +17,7 @@ import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
 import riposo.server.platform.Studios;
+import riposo.server.run.Runs;
 
 /** The events and sets of runs as they are stored. */
 @Component
@@ -125,17 +126,31 @@ class RunLog {
         .collect(Collectors.toMap(r -> (String) r[0], r -> (String) r[1], (a, b) -> b));
   }
 
-  /** The sets of a client by run, in the order they were told. */
-  Map<UUID, List<DoneSet>> sets(UUID clientId) {
+  /** The sets of a client from a day on by run, in the order they were told. */
+  Map<UUID, List<DoneSet>> sets(UUID clientId, LocalDate since) {
     return em.createQuery(
-            "select s.runId, s.body from RunSet s where s.clientId = :client order by s.place",
+            "select s.runId, s.body from RunSet s where s.clientId = :client and s.onDate >= :since"
+                + " order by s.place",
             Object[].class)
         .setParameter("client", clientId)
+        .setParameter("since", since)
         .getResultStream()
         .collect(
             Collectors.groupingBy(
                 r -> (UUID) r[0],
                 Collectors.mapping(r -> RunDocument.set((String) r[1]), Collectors.toList())));
+  }
+
+  /** The same in lines, in time order. */
+  List<Runs.SetLine> setLines(UUID clientId, LocalDate since) {
+    return em.createQuery(
+            "select new riposo.server.run.Runs$SetLine(s.runId, s.familyId, s.movementId, s.slotKey, s.round,"
+                + " s.side, s.grams, s.effort, s.pain) from RunSet s where s.clientId = :client"
+                + " and s.onDate >= :since order by s.onDate, s.place",
+            Runs.SetLine.class)
+        .setParameter("client", clientId)
+        .setParameter("since", since)
+        .getResultList();
   }
 
   /** Brings the sets of a run to what its events come to. */

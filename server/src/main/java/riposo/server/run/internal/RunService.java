@@ -24,6 +24,7 @@ import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.run.AfterSymptom;
 import riposo.core.run.DoneRun;
+import riposo.core.run.OwnTime;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
@@ -420,6 +421,13 @@ class RunService implements Runs {
     person.feel = feel;
     person.note = note;
     person.symptom = symptom;
+    person.minutes =
+        OwnTime.minutes(
+            row.sheet(),
+            log.events(id),
+            person.clientId,
+            withdrawals.findByRunId(id).stream().map(w -> w.eventId).collect(Collectors.toSet()),
+            studios.now().toEpochMilli());
     people.saveAndFlush(person);
     audit.changed(
         "closed",
@@ -483,14 +491,22 @@ class RunService implements Runs {
   @Override
   @Transactional(readOnly = true)
   public List<DoneRun> history(UUID clientId) {
+    return history(clientId, LocalDate.EPOCH);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<DoneRun> history(UUID clientId, LocalDate since) {
     Map<UUID, List<EventRow>> stops =
         log.stops(clientId).stream().collect(Collectors.groupingBy(r -> r.runId));
     Set<UUID> withdrawn =
         withdrawals.findByClientId(clientId).stream()
             .map(w -> w.eventId)
             .collect(Collectors.toSet());
-    var sets = log.sets(clientId);
-    return people.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
+    var sets = log.sets(clientId, since);
+    return people
+        .findByClientIdAndOnDateGreaterThanEqualOrderByOnDateAscCreatedAtAsc(clientId, since)
+        .stream()
         .map(
             p ->
                 new DoneRun(
@@ -502,6 +518,18 @@ class RunService implements Runs {
                     RunViews.standing(stops.getOrDefault(p.runId, List.of()), withdrawn),
                     sets.getOrDefault(p.runId, List.of())))
         .toList();
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<SessionLine> lines(UUID clientId) {
+    return people.lines(clientId);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<SetLine> setLines(UUID clientId, LocalDate since) {
+    return log.setLines(clientId, since);
   }
 
   @Override

@@ -35,6 +35,9 @@ final class ScreeningStores {
 
     List<CheckRow> findByClientIdAndOnDateOrderByCreatedAtDesc(UUID clientId, LocalDate day);
 
+    List<CheckRow> findByClientIdAndOnDateGreaterThanEqualAndWithdrawnOnIsNullOrderByCreatedAt(
+        UUID clientId, LocalDate since);
+
     List<CheckRow> findByClientIdAndLeavesIsNotNullAndWithdrawnOnIsNull(UUID clientId);
   }
 }

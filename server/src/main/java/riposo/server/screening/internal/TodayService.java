@@ -6,6 +6,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -361,5 +362,20 @@ class TodayService implements TodayChecks {
   public List<Checked> of(UUID clientId) {
     clients.require(clientId);
     return checks.findByClientIdOrderByCreatedAtDesc(clientId).stream().map(this::checked).toList();
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<Felt> felt(UUID clientId, LocalDate since) {
+    return checks
+        .findByClientIdAndOnDateGreaterThanEqualAndWithdrawnOnIsNullOrderByCreatedAt(
+            clientId, since)
+        .stream()
+        .map(
+            c -> {
+              Given g = json.read(c.given, Given.class);
+              return new Felt(c.onDate, g.sleep(), g.energy());
+            })
+        .toList();
   }
 }

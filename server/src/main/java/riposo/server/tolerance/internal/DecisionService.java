@@ -37,19 +37,39 @@ class DecisionService {
       Change.@Nullable Kind way,
       @Nullable @Size(max = 400, message = "At most 400 characters.") String reason) {}
 
+  /** Weeks shown where nothing else is asked for. */
+  static final int WEEKS = 12;
+
   private final ToleranceService service;
   private final ToleranceViews views;
+  private final FamilyViews families;
+  private final VerdictViews verdicts;
+  private final Reckoner reckoner;
   private final Clients clients;
 
-  DecisionService(ToleranceService service, ToleranceViews views, Clients clients) {
+  DecisionService(
+      ToleranceService service,
+      ToleranceViews views,
+      FamilyViews families,
+      VerdictViews verdicts,
+      Reckoner reckoner,
+      Clients clients) {
     this.service = service;
     this.views = views;
+    this.families = families;
+    this.verdicts = verdicts;
+    this.reckoner = reckoner;
     this.clients = clients;
   }
 
   @Transactional(readOnly = true)
-  ToleranceViews.ToleranceView show(UUID clientId) {
-    return views.view(clientId);
+  ToleranceViews.ToleranceView show(UUID clientId, @Nullable Integer weeks) {
+    return views.view(clientId, weeks);
+  }
+
+  @Transactional(readOnly = true)
+  FamilyViews.FamilyView family(UUID clientId, String family, @Nullable Integer weeks) {
+    return families.view(clientId, family, weeks);
   }
 
   /** Decides a verdict. Step up is refused while limits, kit or the client's flag rule it out. */
@@ -57,7 +77,7 @@ class DecisionService {
     VerdictRow row = current(id, version, body);
     String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason().trim();
     service.decide(row, body.verdict(), body.way(), reason);
-    return views.view(row.clientId);
+    return views.view(row.clientId, WEEKS);
   }
 
   /**
@@ -67,19 +87,24 @@ class DecisionService {
   ToleranceViews.ToleranceView end(UUID id, long version, EndForm body) {
     VerdictRow row = current(id, version, body);
     service.end(row, body.by(), body.on(), body.reason());
-    return views.view(row.clientId);
+    return views.view(row.clientId, WEEKS);
   }
 
   private VerdictRow current(UUID id, long version, Object yours) {
     VerdictRow row = service.require(id);
-    Versions.same(row, version, () -> views.view(row), yours);
+    Versions.same(row, version, () -> now(row), yours);
     return row;
+  }
+
+  private VerdictViews.VerdictView now(VerdictRow row) {
+    Reckoner.Case of = reckoner.around(row.clientId, row.runId);
+    return verdicts.view(row, of, of.history());
   }
 
   /** Accepts all that waits; what a recorded word must end stays. */
   ToleranceViews.ToleranceView accept(UUID clientId) {
     clients.require(clientId);
     service.acceptAll(clientId);
-    return views.view(clientId);
+    return views.view(clientId, WEEKS);
   }
 }

@@ -1,5 +1,9 @@
 package riposo.server.tolerance.internal;
 
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +21,7 @@ import riposo.core.tolerance.NextDay;
 import riposo.core.tolerance.Steps;
 import riposo.core.tolerance.Tolerance;
 import riposo.core.tolerance.Verdict;
+import riposo.core.tolerance.VerdictStatus;
 import riposo.server.adapt.ClientDays;
 import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
@@ -29,6 +34,9 @@ import riposo.server.screening.Readiness;
 @Component
 @Transactional(readOnly = true)
 class Reckoner {
+  /** Days of sessions a verdict is reckoned from: none looks further back. */
+  private static final int WINDOW = 120;
+
   private final VerdictStore store;
   private final Runs runs;
   private final CheckIns checkIns;
@@ -57,13 +65,51 @@ class Reckoner {
     this.studios = studios;
   }
 
-  /** A client's runs, mornings and verdicts as they are on file now. */
+  /** A client's runs, mornings and verdicts of late: four months up to the newest session. */
   Case of(UUID clientId) {
+    return of(clientId, runs.lines(clientId));
+  }
+
+  /** The same where the sessions are known. */
+  Case of(UUID clientId, List<Runs.SessionLine> lines) {
+    LocalDate newest = lines.isEmpty() ? studios.today() : lines.get(lines.size() - 1).date();
+    return since(clientId, newest.minusDays(WINDOW));
+  }
+
+  /** The same, from four months before a run on. */
+  Case around(UUID clientId, UUID runId) {
+    List<Runs.SessionLine> lines = runs.lines(clientId);
+    return lines.stream()
+        .filter(l -> l.runId().equals(runId))
+        .findFirst()
+        .map(l -> since(clientId, l.date().minusDays(WINDOW)))
+        .orElseGet(() -> of(clientId, lines));
+  }
+
+  /** The same from a day on. */
+  Case since(UUID clientId, LocalDate since) {
     return new Case(
         clients.require(clientId),
-        runs.history(clientId),
+        runs.history(clientId, since),
         checkIns.answers(clientId),
-        store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId));
+        rows(clientId, since));
+  }
+
+  /**
+   * Those from a day on, and whatever their day those that stop or wait and the newest of each
+   * family; in time order.
+   */
+  private List<VerdictRow> rows(UUID clientId, LocalDate since) {
+    Map<UUID, VerdictRow> all = new HashMap<>();
+    store.findByClientIdAndOnDateGreaterThanEqual(clientId, since).forEach(v -> all.put(v.id, v));
+    store
+        .findByClientIdAndStatusIn(clientId, List.of(VerdictStatus.WAITING))
+        .forEach(v -> all.put(v.id, v));
+    store.stops(clientId).forEach(v -> all.put(v.id, v));
+    store.newest(clientId).forEach(v -> all.put(v.id, v));
+    List<VerdictRow> sorted = new ArrayList<>(all.values());
+    sorted.sort(Comparator.comparing((VerdictRow v) -> v.onDate).thenComparing(v -> v.createdAt));
+    return sorted;
   }
 
   /** What there is to reckon from; the rows are read live, so that a new verdict counts at once. */
@@ -158,7 +204,7 @@ class Reckoner {
     Judgement proposal(VerdictRow row, History history) {
       List<FamilySession> upTo = history.upTo(row.familyId, row.runId);
       boolean open =
-          row.status == riposo.core.tolerance.VerdictStatus.WAITING
+          row.status == VerdictStatus.WAITING
               && row.verdict != Verdict.STOP_AND_REFER
               && newest(row.familyId).filter(v -> v.id.equals(row.id)).isPresent();
       if (!open || upTo.isEmpty()) {

@@ -1,12 +1,16 @@
 package riposo.server.tolerance.internal;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.platform.IfMatch;
 
@@ -20,9 +24,21 @@ class ToleranceController {
     this.service = service;
   }
 
+  /** A client's tolerance over so many weeks up to today, or all of it. */
   @GetMapping("/clients/{clientId}/tolerance")
-  ToleranceViews.ToleranceView show(@PathVariable UUID clientId) {
-    return service.show(clientId);
+  ToleranceViews.ToleranceView show(
+      @PathVariable UUID clientId,
+      @RequestParam(required = false) @Min(1) @Max(520) @Nullable Integer weeks) {
+    return service.show(clientId, weeks);
+  }
+
+  /** One family of it large. */
+  @GetMapping("/clients/{clientId}/tolerance/{familyId}")
+  FamilyViews.FamilyView family(
+      @PathVariable UUID clientId,
+      @PathVariable String familyId,
+      @RequestParam(required = false) @Min(1) @Max(520) @Nullable Integer weeks) {
+    return service.family(clientId, familyId, weeks);
   }
 
   /** Decides a verdict. Step up is refused while limits, kit or the client's flag rule it out. */

@@ -11,12 +11,11 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.JudgementDocument;
 import riposo.core.adapt.Standing;
-import riposo.core.movement.Carry;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.FamilySession;
 import riposo.core.tolerance.History;
 import riposo.core.tolerance.Judgement;
-import riposo.core.tolerance.Level;
+import riposo.core.tolerance.Leaves;
 import riposo.core.tolerance.Overriding;
 import riposo.core.tolerance.Rejudging;
 import riposo.core.tolerance.Verdict;
@@ -96,7 +95,7 @@ class ToleranceService implements Verdicts {
    * @param again why it is reckoned anew; null where that is the usual course
    */
   private void judge(UUID clientId, UUID runId, @Nullable String again) {
-    Reckoner.Case of = reckoner.of(clientId);
+    Reckoner.Case of = reckoner.around(clientId, runId);
     takenBack(of, runId);
     for (String family : of.history().families().keySet()) {
       List<FamilySession> all = of.history().of(family);
@@ -206,26 +205,13 @@ class ToleranceService implements Verdicts {
 
   /** Where a decision leaves the client; staying keeps a tempo and a number already agreed. */
   private Standing standing(VerdictRow row, FamilySession last, Change change) {
-    Verdict decided = Objects.requireNonNull(row.decided);
-    Standing before = standings.standings(row.clientId).get(row.familyId);
-    Standing kept =
-        decided == Verdict.STAY && before != null && before.movementId().equals(change.movementId())
-            ? before
-            : null;
-    return new Standing(
+    return Leaves.of(
+        standings.standings(row.clientId).get(row.familyId),
+        last,
         row.familyId,
-        row.askedId,
-        change.movementId(),
-        change.grams(),
-        kept == null ? change.reps() : kept.reps(),
-        change.tempo() == null && kept != null ? kept.tempo() : change.tempo(),
-        decided.name(),
-        decided == Verdict.STOP_AND_REFER,
-        studios.today(),
-        change.sides() == null ? Level.of(last).kept(change) : change.sides(),
-        change instanceof Change.TwoInOne
-            ? Carry.TWO_IN_ONE
-            : kept == null || change.grams() == null ? null : kept.carry());
+        Objects.requireNonNull(row.decided),
+        change,
+        studios.today());
   }
 
   VerdictRow require(UUID id) {
@@ -238,7 +224,7 @@ class ToleranceService implements Verdicts {
    * @param way another of the changes it offers; null for the one it proposes
    */
   void decide(VerdictRow row, Verdict wanted, Change.@Nullable Kind way, @Nullable String reason) {
-    Reckoner.Case of = reckoner.of(row.clientId);
+    Reckoner.Case of = reckoner.around(row.clientId, row.runId);
     if (row.stops() && wanted != Verdict.STOP_AND_REFER) {
       throw refused(Overriding.Bar.STOP_STAYS);
     }
@@ -305,7 +291,7 @@ class ToleranceService implements Verdicts {
       throw Problems.field(
           "/on", "The word lies between the stop, " + row.onDate + ", and today, not " + on + ".");
     }
-    Reckoner.Case of = reckoner.of(row.clientId);
+    Reckoner.Case of = reckoner.around(row.clientId, row.runId);
     FamilySession last = session(of.history(), row);
     row.status = VerdictStatus.ENDED;
     row.endedBy = by.trim();
@@ -345,7 +331,7 @@ class ToleranceService implements Verdicts {
 
   /** Accepts what a verdict proposes; what is no longer so waits on, with its sentence. */
   private void accept(VerdictRow v) {
-    Reckoner.Case of = reckoner.of(v.clientId);
+    Reckoner.Case of = reckoner.around(v.clientId, v.runId);
     if (of.proposal(v, of.history()).verdict() == v.verdict) {
       decide(v, v.verdict, null, null);
     }

@@ -1,338 +1,448 @@
 package riposo.server.tolerance.internal;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
-import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import riposo.core.dose.Gap;
+import riposo.core.dose.Sided;
 import riposo.core.limit.Side;
-import riposo.core.movement.Family;
 import riposo.core.movement.Movement;
-import riposo.core.run.DoneSet;
-import riposo.core.tolerance.Aftermath;
-import riposo.core.tolerance.Change;
+import riposo.core.run.RunState;
+import riposo.core.today.TodayCheck;
 import riposo.core.tolerance.FamilySession;
 import riposo.core.tolerance.History;
-import riposo.core.tolerance.Judgement;
-import riposo.core.tolerance.Verdict;
-import riposo.core.tolerance.VerdictStatus;
 import riposo.core.trend.FamilyTrends;
+import riposo.core.trend.Point;
+import riposo.core.trend.Trend;
+import riposo.core.trend.WeekLoad;
 import riposo.core.wording.TrendWords;
 import riposo.core.wording.VerdictWords;
 import riposo.core.wording.Wording;
 import riposo.server.movement.Movements;
+import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
+import riposo.server.screening.TodayChecks;
+import riposo.server.tolerance.internal.VerdictViews.OverrideView;
+import riposo.server.tolerance.internal.VerdictViews.VerdictView;
 
 /** Tolerance as it is shown: the sentences made of the facts on file. */
 @Component
 class ToleranceViews {
-  /** One session in a family's row. */
-  record Point(
+  /** HeldHow a session ended, or was cut. */
+  enum HeldHow {
+    WHOLE,
+    EASED,
+    SHORT,
+    STOPPED,
+    OPEN
+  }
+
+  /**
+   * A session.
+   *
+   * @param load effort times minutes; null where one of them is not known
+   * @param answered the morning after is
+   */
+  record HeldSession(
       UUID runId,
       LocalDate date,
-      int rung,
-      String movement,
+      String plan,
+      @Nullable Integer effort,
+      @Nullable Integer minutes,
+      @Nullable Integer load,
+      HeldHow how,
+      boolean answered) {}
+
+  /** Days without any session: from the day after the last one to the day before the next. */
+  record TimeAway(LocalDate from, LocalDate to, int days) {}
+
+  /**
+   * A family in one session.
+   *
+   * @param at which session, by its place in the list
+   * @param level how high the line is drawn, from 0
+   * @param label weight or movement where it changes; null where it stays
+   * @param effort of the last set; null where it was not told
+   * @param pain greatest during; null where it was not told
+   * @param morning pain the next morning; null where it was not answered
+   */
+  record FamilyMark(
+      int at,
+      int level,
+      @Nullable String label,
       @Nullable Integer effort,
       @Nullable Integer pain,
-      @Nullable Integer nextMorning,
-      boolean answered,
-      List<String> entries) {}
+      @Nullable Integer morning) {}
 
   /**
-   * A verdict as shown.
+   * A family's strip.
    *
-   * @param ways other changes that may be taken; empty once it is decided
-   * @param strength the estimate behind it; null where it cannot be made
-   * @param between what weight would be a step at most; null where none is wanted
-   * @param again why it was reckoned anew; null where it was not
-   * @param taken the change taken, in a few words; null while undecided
-   * @param changed limits, kit or the record have changed since: it can no longer be accepted
+   * @param tasks of the day it is for
+   * @param current what is done now
+   * @param levels how many there are
+   * @param gap what a gap takes off it now; null where there is none
    */
-  record VerdictView(
-      UUID id,
-      long version,
-      UUID runId,
-      LocalDate date,
-      Verdict verdict,
-      String rule,
-      String source,
-      String sentence,
-      String changeKind,
-      List<String> restsOn,
-      String status,
-      @Nullable Verdict decided,
-      @Nullable String reason,
-      @Nullable String decidedBy,
-      @Nullable LocalDate decidedOn,
-      boolean stops,
-      @Nullable Ended ended,
-      List<WayView> ways,
-      @Nullable String strength,
-      @Nullable String between,
-      @Nullable String again,
-      @Nullable String taken,
-      boolean changed) {}
-
-  /**
-   * A change that may be taken.
-   *
-   * @param kind as a decision names it
-   * @param words in a few words
-   */
-  record WayView(Change.Kind kind, String words) {}
-
-  /**
-   * A decision against the verdict, and how it went.
-   *
-   * @param said what the record said
-   * @param decided what was decided instead
-   * @param since what the next sessions came to
-   */
-  record OverrideView(
-      UUID id,
-      String familyId,
-      String family,
-      LocalDate on,
-      Verdict said,
-      Verdict decided,
-      @Nullable String by,
-      @Nullable String reason,
-      String since,
-      Aftermath.Reading reading) {}
-
-  /** The recorded word that ended a stop and refer. */
-  record Ended(LocalDate on, String by, String reason) {}
-
-  /** A family's row. */
   record FamilyRow(
       String familyId,
       String family,
+      List<String> tasks,
       String current,
-      int rungs,
-      List<Point> points,
+      int levels,
+      List<FamilyMark> marks,
       @Nullable VerdictView verdict,
-      List<VerdictView> record,
-      List<TrendWords.Line> trends,
+      List<TrendWords.TrendLine> trends,
       @Nullable String gap) {}
 
-  /** A client's tolerance. */
+  /**
+   * All sessions in words.
+   *
+   * @param sessions in the span shown
+   * @param answered of them those with an answered morning
+   * @param prompt the week's load is worth a look
+   */
+  record SpanSummary(int sessions, int answered, boolean prompt, List<String> lines) {}
+
+  /**
+   * A client's tolerance over a span.
+   *
+   * @param from the first day of the span
+   * @param sessions of the client in all
+   * @param since the first of them; null when there is none
+   * @param painLine the greatest pain that does not ease
+   * @param aimLow lower end of the effort aimed for
+   */
   record ToleranceView(
+      LocalDate today,
+      LocalDate from,
       int sessions,
       @Nullable LocalDate since,
       String school,
+      int painLine,
+      int aimLow,
+      int aimHigh,
       int waiting,
+      List<HeldSession> list,
+      List<TimeAway> away,
+      SpanSummary summary,
       List<FamilyRow> families,
       List<OverrideView> overrides) {}
 
   private final Reckoner reckoner;
   private final Runs runs;
   private final Movements movements;
+  private final VerdictViews verdicts;
+  private final TodayChecks checks;
+  private final Studios studios;
 
-  ToleranceViews(Reckoner reckoner, Runs runs, Movements movements) {
+  ToleranceViews(
+      Reckoner reckoner,
+      Runs runs,
+      Movements movements,
+      VerdictViews verdicts,
+      TodayChecks checks,
+      Studios studios) {
     this.reckoner = reckoner;
     this.runs = runs;
     this.movements = movements;
+    this.verdicts = verdicts;
+    this.checks = checks;
+    this.studios = studios;
   }
 
-  ToleranceView view(UUID clientId) {
-    Reckoner.Case of = reckoner.of(clientId);
+  /**
+   * The tolerance of a client.
+   *
+   * @param weeks up to today; null for all
+   */
+  ToleranceView view(UUID clientId, @Nullable Integer weeks) {
+    LocalDate today = studios.today();
+    List<Runs.SessionLine> all = runs.lines(clientId);
+    Reckoner.Case of = reckoner.of(clientId, all);
+    LocalDate first = all.isEmpty() ? today : all.get(0).date();
+    // a span begins with the first session where that is later
+    LocalDate start = weeks == null ? first : today.minusWeeks(weeks).plusDays(1);
+    LocalDate from = start.isBefore(first) ? first : start;
+    List<Runs.SessionLine> lines = all.stream().filter(l -> !l.date().isBefore(from)).toList();
     History history = of.history();
-    Map<UUID, Map<String, Integer>> pulses = runs.workPulses(clientId);
-    Map<String, List<VerdictRow>> byFamily =
-        of.rows.stream().collect(Collectors.groupingBy(v -> v.familyId));
-    List<FamilyRow> families = new ArrayList<>();
-    for (Map.Entry<String, List<FamilySession>> f : history.families().entrySet()) {
-      families.add(
-          family(of, history, f.getKey(), byFamily.getOrDefault(f.getKey(), List.of()), pulses));
+    Map<UUID, Integer> at = new HashMap<>();
+    lines.forEach(l -> at.put(l.runId(), at.size()));
+    List<HeldSession> list = lines.stream().map(l -> session(l, of)).toList();
+    Map<String, List<Runs.SetLine>> sets = new LinkedHashMap<>();
+    for (Runs.SetLine s : runs.setLines(clientId, from)) {
+      if (at.containsKey(s.runId())) {
+        sets.computeIfAbsent(s.familyId(), k -> new ArrayList<>()).add(s);
+      }
     }
-    List<Runs.Summary> all = runs.summaries(clientId);
+    Map<UUID, Map<String, Integer>> pulses = runs.workPulses(clientId);
+    List<FamilyRow> families = new ArrayList<>();
+    sets.forEach((family, done) -> families.add(family(of, history, family, done, at, pulses)));
     return new ToleranceView(
+        today,
+        from,
         all.size(),
-        all.isEmpty() ? null : all.get(0).date(),
+        all.isEmpty() ? null : first,
         of.client.school().name(),
+        of.client.school().line(of.client.usualPain()),
+        Math.max(1, of.client.goalEffort() - 1),
+        of.client.goalEffort(),
         (int)
             families.stream()
                 .filter(f -> f.verdict() != null && f.verdict().status().equals("WAITING"))
                 .count(),
+        list,
+        away(all, from, today),
+        summary(clientId, all, list, of, today),
         families,
-        overrides(of, history));
+        verdicts.overrides(of, history));
   }
 
-  /** Decisions against the verdict, newest first. */
-  private List<OverrideView> overrides(Reckoner.Case of, History history) {
-    return of.rows.stream()
-        .filter(v -> v.status == VerdictStatus.OVERRIDDEN && v.decided != null)
-        .sorted((a, b) -> VerdictRow.after(a, b) ? -1 : VerdictRow.after(b, a) ? 1 : 0)
-        .map(
-            v -> {
-              Aftermath a = Aftermath.of(history.of(v.familyId), v.runId, of.client.usualPain());
-              return new OverrideView(
-                  v.id,
-                  v.familyId,
-                  familyName(v.familyId),
-                  v.decidedOn == null ? v.onDate : v.decidedOn,
-                  v.verdict,
-                  Objects.requireNonNull(v.decided),
-                  v.decidedBy,
-                  v.reason,
-                  VerdictWords.aftermath(a),
-                  a.reading());
-            })
-        .toList();
+  private static HeldSession session(Runs.SessionLine l, Reckoner.Case of) {
+    return new HeldSession(
+        l.runId(),
+        l.date(),
+        l.planName(),
+        l.effort(),
+        l.minutes(),
+        l.load(),
+        how(l),
+        of.answers.containsKey(l.runId()));
   }
 
-  private String familyName(String id) {
-    return movements.catalogue().families().stream()
-        .filter(x -> x.id().equals(id))
-        .findFirst()
-        .map(Family::name)
-        .orElse(id);
+  private static HeldHow how(Runs.SessionLine l) {
+    return l.status() == RunState.Status.STOPPED
+        ? HeldHow.STOPPED
+        : !l.status().ended()
+            ? HeldHow.OPEN
+            : l.dose() == TodayCheck.Dose.EASED
+                ? HeldHow.EASED
+                : l.dose() == TodayCheck.Dose.SHORT ? HeldHow.SHORT : HeldHow.WHOLE;
+  }
+
+  /** Longer than a gap takes nothing off: between any two sessions, and since the last. */
+  private static List<TimeAway> away(List<Runs.SessionLine> all, LocalDate from, LocalDate today) {
+    List<LocalDate> days =
+        Stream.concat(all.stream().map(Runs.SessionLine::date), Stream.of(today.plusDays(1)))
+            .distinct()
+            .sorted()
+            .toList();
+    List<TimeAway> away = new ArrayList<>();
+    for (int i = 1; i < days.size(); i++) {
+      int between = (int) ChronoUnit.DAYS.between(days.get(i - 1), days.get(i));
+      boolean last = i == days.size() - 1;
+      if ((last ? between - 1 : between) > Gap.FREE && days.get(i).isAfter(from)) {
+        away.add(new TimeAway(days.get(i - 1).plusDays(1), days.get(i).minusDays(1), between - 1));
+      }
+    }
+    return away;
+  }
+
+  private SpanSummary summary(
+      UUID clientId,
+      List<Runs.SessionLine> all,
+      List<HeldSession> shown,
+      Reckoner.Case of,
+      LocalDate today) {
+    WeekLoad week =
+        WeekLoad.of(
+            all.stream()
+                .filter(l -> l.status().ended())
+                .map(l -> new WeekLoad.Load(l.date(), l.load()))
+                .toList(),
+            today);
+    List<String> lines = new ArrayList<>();
+    lines.add(TrendWords.load(week));
+    List<TodayChecks.Felt> felt = checks.felt(clientId, today.minusDays(Trend.SPAN));
+    lines.addAll(
+        TrendWords.felt(
+            Trend.of(
+                Trend.What.SLEEP,
+                felt.stream()
+                    .filter(f -> f.sleep() != null)
+                    .map(f -> new Point(f.date(), Objects.requireNonNull(f.sleep())))
+                    .toList()),
+            Trend.of(
+                Trend.What.ENERGY,
+                felt.stream()
+                    .filter(f -> f.energy() != null)
+                    .map(f -> new Point(f.date(), Objects.requireNonNull(f.energy())))
+                    .toList())));
+    Map<String, Gap> gaps = of.day().gaps();
+    if (!gaps.isEmpty()) {
+      lines.add(
+          gaps.size() == 1
+              ? "One family comes back from a gap."
+              : gaps.size() + " families come back from a gap.");
+    }
+    return new SpanSummary(
+        shown.size(),
+        (int) shown.stream().filter(HeldSession::answered).count(),
+        week.prompts(),
+        lines);
   }
 
   private FamilyRow family(
       Reckoner.Case of,
       History history,
       String id,
-      List<VerdictRow> rows,
+      List<Runs.SetLine> done,
+      Map<UUID, Integer> at,
       Map<UUID, Map<String, Integer>> pulses) {
     List<FamilySession> sessions = history.of(id);
-    List<VerdictView> record = rows.stream().map(v -> view(v, of, history)).toList();
-    FamilySession last = sessions.get(sessions.size() - 1);
+    Gap gap = of.day().gaps().get(id);
+    Levels levels = new Levels(done);
+    return new FamilyRow(
+        id,
+        verdicts.family(id),
+        movements.catalogue().families().stream()
+            .filter(f -> f.id().equals(id))
+            .flatMap(f -> f.tasks().stream())
+            .map(t -> t.words)
+            .toList(),
+        name(done.get(done.size() - 1).movementId()),
+        levels.count(),
+        levels.marks(at, of),
+        of.rows.stream()
+            .filter(v -> v.familyId.equals(id) && v.stops())
+            .findFirst()
+            .or(() -> of.newest(id))
+            .map(v -> verdicts.view(v, of, history))
+            .orElse(null),
+        TrendWords.lines(FamilyTrends.of(sessions, own(pulses, id))),
+        gap == null ? null : VerdictWords.gap(gap));
+  }
+
+  static Map<UUID, Integer> own(Map<UUID, Map<String, Integer>> pulses, String family) {
     Map<UUID, Integer> own = new HashMap<>();
     pulses.forEach(
-        (run, at) -> {
-          Integer pulse = at.get(id);
+        (run, by) -> {
+          Integer pulse = by.get(family);
           if (pulse != null) {
             own.put(run, pulse);
           }
         });
-    Gap gap = of.day().gaps().get(id);
-    return new FamilyRow(
-        id,
-        familyName(id),
-        name(last.last().movementId()),
-        movements.catalogue().families().stream()
-            .filter(x -> x.id().equals(id))
-            .findFirst()
-            .map(x -> x.rungs().size())
-            .orElse(0),
-        sessions.stream().map(this::point).toList(),
-        record.stream()
-            .filter(VerdictView::stops)
-            .findFirst()
-            .orElse(record.isEmpty() ? null : record.get(record.size() - 1)),
-        record,
-        TrendWords.lines(FamilyTrends.of(sessions, own)),
-        gap == null ? null : VerdictWords.gap(gap));
+    return own;
   }
 
-  /** One verdict with what it rests on. */
-  VerdictView view(VerdictRow row) {
-    Reckoner.Case of = reckoner.of(row.clientId);
-    return view(row, of, of.history());
-  }
-
-  private Point point(FamilySession s) {
-    return new Point(
-        s.runId(),
-        s.date(),
-        movements.catalogue().find(s.last().movementId()).map(Movement::rung).orElse(0),
-        name(s.last().movementId()),
-        s.effort().isPresent() ? (Integer) s.effort().getAsInt() : null,
-        s.pain().isPresent() ? (Integer) s.pain().getAsInt() : null,
-        s.nextDay() == null ? null : s.nextDay().pain(),
-        s.nextDay() != null,
-        s.entries().stream().map(ToleranceViews::words).toList());
-  }
-
-  private String name(String movementId) {
+  String name(String movementId) {
     return movements.catalogue().find(movementId).map(Movement::name).orElse(movementId);
   }
 
-  private static String words(DoneSet e) {
-    List<String> w = new ArrayList<>();
-    w.add(
-        "set "
-            + e.round()
-            + (e.side() == Side.BOTH
-                ? ""
-                : " " + e.side().name().toLowerCase(java.util.Locale.ROOT)));
-    if (e.reps() != null) {
-      w.add(e.reps() + " reps" + (e.targetReps() == null ? "" : " of " + e.targetReps()));
-    }
-    if (e.grams() != null) {
-      w.add(e.grams() == 0 ? "no weight" : Wording.kg(e.grams()));
-    }
-    if (e.effort() != null) {
-      w.add("effort " + e.effort());
-    }
-    if (e.pain() != null) {
-      w.add("pain " + e.pain() + (e.painWhere() == null ? "" : " " + e.painWhere()));
-    }
-    return String.join(", ", w);
-  }
+  /** What was done in a family, in order: lighter under heavier, a rung under the next. */
+  private final class Levels {
+    private record Done(String movementId, int rung, @Nullable Sided weight) {}
 
-  private VerdictView view(VerdictRow v, Reckoner.Case of, History history) {
-    Judgement j = of.proposal(v, history);
-    VerdictWords words = new VerdictWords(movements.wording());
-    boolean changed = j.verdict() != v.verdict;
-    boolean open = v.status == VerdictStatus.WAITING || v.status == VerdictStatus.SETTLED;
-    boolean newest = of.newest(v.familyId).filter(x -> x.id.equals(v.id)).isPresent();
-    FamilySession session = history.session(v.familyId, v.runId).orElse(null);
-    Change taken = v.taken == null ? null : v.judgement().way(v.taken);
-    List<String> rests = new ArrayList<>();
-    for (FamilySession s : history.of(v.familyId)) {
-      if (j.runs().contains(s.runId())) {
-        String next =
-            s.nextDay() == null
-                ? "no check-in"
-                : "next morning pain "
-                    + s.nextDay().pain()
-                    + ", "
-                    + s.nextDay().compared().name().toLowerCase(java.util.Locale.ROOT);
-        rests.add(
-            Wording.day(s.date())
-                + ": "
-                + s.entries().stream().map(ToleranceViews::words).collect(Collectors.joining("; "))
-                + "; "
-                + next);
-      }
+    private final Map<UUID, List<Runs.SetLine>> byRun = new LinkedHashMap<>();
+    private final List<String> order;
+
+    Levels(List<Runs.SetLine> done) {
+      done.forEach(s -> byRun.computeIfAbsent(s.runId(), k -> new ArrayList<>()).add(s));
+      Set<String> keys = new TreeSet<>();
+      byRun.values().forEach(sets -> keys.add(key(of(sets))));
+      order = List.copyOf(keys);
     }
-    return new VerdictView(
-        v.id,
-        v.version,
-        v.runId,
-        v.onDate,
-        v.verdict,
-        j.rule().id,
-        j.rule().source,
-        words.judgement(j),
-        j.change().kind().name(),
-        rests,
-        v.status.name(),
-        v.decided,
-        v.reason,
-        v.decidedBy,
-        v.decidedOn,
-        v.stops(),
-        v.endedOn == null || v.endedBy == null || v.endedReason == null
-            ? null
-            : new Ended(v.endedOn, v.endedBy, v.endedReason),
-        open && newest
-            ? j.ways().stream().map(c -> new WayView(c.kind(), words.way(c))).toList()
-            : List.of(),
-        session == null || v.verdict != Verdict.STEP_UP ? null : VerdictWords.strength(session),
-        open && newest && session != null && v.verdict == Verdict.STEP_UP
-            ? VerdictWords.between(j, of.steps(v.familyId, session).percent())
-            : null,
-        v.again,
-        taken == null ? null : words.way(taken),
-        changed);
+
+    int count() {
+      return order.size();
+    }
+
+    List<FamilyMark> marks(Map<UUID, Integer> at, Reckoner.Case of) {
+      List<FamilyMark> marks = new ArrayList<>();
+      String label = null;
+      String movement = null;
+      for (Map.Entry<UUID, List<Runs.SetLine>> e : byRun.entrySet()) {
+        Done now = of(e.getValue());
+        String words = label(now, movement);
+        var answer = of.answers.get(e.getKey());
+        marks.add(
+            new FamilyMark(
+                Objects.requireNonNull(at.get(e.getKey())),
+                order.indexOf(key(now)),
+                words.equals(label) ? null : words,
+                lastEffort(e.getValue()),
+                most(e.getValue()),
+                answer == null ? null : (Integer) answer.pain()));
+        label = words;
+        movement = now.movementId();
+      }
+      return marks;
+    }
+
+    private Done of(List<Runs.SetLine> sets) {
+      Runs.SetLine last = sets.get(sets.size() - 1);
+      Integer left = null;
+      Integer right = null;
+      for (Runs.SetLine s : sets) {
+        if (s.movementId().equals(last.movementId()) && s.grams() != null) {
+          left = s.side() == Side.RIGHT ? left : s.grams();
+          right = s.side() == Side.LEFT ? right : s.grams();
+        }
+      }
+      Integer one = left == null ? right : left;
+      Integer other = right == null ? left : right;
+      Sided weight = one == null || other == null ? null : new Sided(one, other);
+      return new Done(
+          last.movementId(),
+          movements.catalogue().find(last.movementId()).map(Movement::rung).orElse(0),
+          weight);
+    }
+
+    private String key(Done d) {
+      return String.format(
+          java.util.Locale.ROOT,
+          "%04d %07d %s",
+          d.rung(),
+          d.weight() == null ? 0 : d.weight().heavier(),
+          d.movementId());
+    }
+
+    /** The weight, with the movement where that changed; the movement alone where none is held. */
+    private String label(Done d, @Nullable String before) {
+      Sided w = d.weight();
+      if (w == null) {
+        return name(d.movementId());
+      }
+      String weight =
+          w.differs() ? "left " + kg(w.left()) + ", right " + kg(w.right()) : kg(w.heavier());
+      return before == null || before.equals(d.movementId())
+          ? weight
+          : name(d.movementId()) + ", " + weight;
+    }
+
+    private static String kg(int grams) {
+      return grams == 0 ? "no weight" : Wording.kg(grams);
+    }
+
+    private static @Nullable Integer most(List<Runs.SetLine> sets) {
+      Integer most = null;
+      for (Runs.SetLine s : sets) {
+        if (s.pain() != null && (most == null || s.pain() > most)) {
+          most = s.pain();
+        }
+      }
+      return most;
+    }
+
+    /** The greatest of the last round's. */
+    private static @Nullable Integer lastEffort(List<Runs.SetLine> sets) {
+      int round = sets.stream().mapToInt(Runs.SetLine::round).max().orElse(0);
+      Integer most = null;
+      for (Runs.SetLine s : sets) {
+        if (s.round() == round && s.effort() != null && (most == null || s.effort() > most)) {
+          most = s.effort();
+        }
+      }
+      return most;
+    }
   }
 }

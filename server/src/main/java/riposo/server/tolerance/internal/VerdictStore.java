@@ -1,8 +1,10 @@
 package riposo.server.tolerance.internal;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Query;
+import riposo.core.tolerance.VerdictStatus;
 import riposo.server.platform.Store;
 import riposo.server.tolerance.Verdicts;
 
@@ -11,17 +13,22 @@ interface VerdictStore extends Store<VerdictRow> {
 
   /** The newest of each family that leaves a standing. */
   @Query(
-      "from FamilyVerdict v where v.clientId = :client and v.outcome is not null and not exists ("
-          + "select 1 from FamilyVerdict w where w.clientId = v.clientId and w.familyId = v.familyId"
-          + " and w.outcome is not null and (w.onDate > v.onDate or w.onDate = v.onDate and w.createdAt > v.createdAt))")
+      "from FamilyVerdict v where v.id in (select t.id from (select w.id as id, row_number() over"
+          + " (partition by w.familyId order by w.onDate desc, w.createdAt desc) as place"
+          + " from FamilyVerdict w where w.clientId = :client and w.outcome is not null) t"
+          + " where t.place = 1)")
   List<VerdictRow> newestOutcomes(UUID client);
 
   /** The newest verdict of each family. */
   @Query(
-      "from FamilyVerdict v where v.clientId = :client and not exists ("
-          + "select 1 from FamilyVerdict w where w.clientId = v.clientId and w.familyId = v.familyId"
-          + " and (w.onDate > v.onDate or w.onDate = v.onDate and w.createdAt > v.createdAt))")
+      "from FamilyVerdict v where v.id in (select t.id from (select w.id as id, row_number() over"
+          + " (partition by w.familyId order by w.onDate desc, w.createdAt desc) as place"
+          + " from FamilyVerdict w where w.clientId = :client) t where t.place = 1)")
   List<VerdictRow> newest(UUID client);
+
+  List<VerdictRow> findByClientIdAndOnDateGreaterThanEqual(UUID client, LocalDate since);
+
+  List<VerdictRow> findByClientIdAndStatusIn(UUID client, List<VerdictStatus> states);
 
   /** Stops and refers that stand, decided or not, in time order. */
   @Query(

@@ -31,11 +31,11 @@ class NextLoadTest extends PathDesk {
   @Autowired VerdictStore store;
 
   private ToleranceViews.ToleranceView view() {
-    return in(() -> decisions.show(client));
+    return in(() -> decisions.show(client, null));
   }
 
-  private ToleranceViews.VerdictView verdict(String family) {
-    ToleranceViews.VerdictView v =
+  private VerdictViews.VerdictView verdict(String family) {
+    VerdictViews.VerdictView v =
         view().families().stream()
             .filter(f -> f.familyId().equals(family))
             .findFirst()
@@ -46,7 +46,7 @@ class NextLoadTest extends PathDesk {
   }
 
   private void decide(String family, Verdict verdict, Change.Kind way, String reason) {
-    ToleranceViews.VerdictView v = verdict(family);
+    VerdictViews.VerdictView v = verdict(family);
     in(
         () ->
             decisions.decide(
@@ -81,13 +81,13 @@ class NextLoadTest extends PathDesk {
   @Test
   void aBottleInTheKitSolvesAStepTooBig() {
     toTheStep();
-    ToleranceViews.VerdictView big = verdict("pull");
+    VerdictViews.VerdictView big = verdict("pull");
     assertThat(big.verdict()).isEqualTo(Verdict.STEP_UP);
     assertThat(big.sentence())
         .contains("3 kg is a step too big (+50 %)", "reps at 2 kg", "lowering slowly, 4 s");
     assertThat(big.between())
         .isEqualTo("A weight between would do: a bottle filled to weigh up to 2.1 kg.");
-    assertThat(big.ways()).extracting(ToleranceViews.WayView::kind).contains(Change.Kind.HOLD);
+    assertThat(big.ways()).extracting(VerdictViews.ChangeOffer::kind).contains(Change.Kind.HOLD);
     assertThat(slot("s2").proposed().sentence()).isEqualTo(big.sentence());
     in(
         () -> {
@@ -107,7 +107,7 @@ class NextLoadTest extends PathDesk {
           clients.setRoom(client, clients.addRoom("Home", client, home));
           return true;
         });
-    ToleranceViews.VerdictView now = verdict("pull");
+    VerdictViews.VerdictView now = verdict("pull");
     assertThat(now.sentence()).contains("Proposes 2.1 kg");
     assertThat(now.between()).isNull();
     decide("pull", Verdict.STEP_UP, null, null);
@@ -124,7 +124,7 @@ class NextLoadTest extends PathDesk {
         .hasMessageContaining("closes this change");
     decide("pull", Verdict.STEP_UP, Change.Kind.HOLD, null);
     assertThat(standing("pull").tempo()).endsWith("-2");
-    ToleranceViews.VerdictView v = verdict("pull");
+    VerdictViews.VerdictView v = verdict("pull");
     assertThat(v.status()).isEqualTo("ACCEPTED");
     assertThat(v.taken()).isEqualTo("hold 2 s at the hardest point");
   }
@@ -201,7 +201,7 @@ class NextLoadTest extends PathDesk {
           runs.record(run, List.of(new RunEvent.Logged(stamp(clock.millis(), 1000), who, hurt)));
           return true;
         });
-    ToleranceViews.VerdictView v = verdict("sit-stand");
+    VerdictViews.VerdictView v = verdict("sit-stand");
     assertThat(v.verdict()).isEqualTo(Verdict.EASE);
     assertThat(v.status()).isEqualTo("WAITING");
     assertThat(v.again()).isEqualTo("a set was corrected: it was step up before");
@@ -236,14 +236,14 @@ class NextLoadTest extends PathDesk {
   void aDecisionAgainstTheVerdictIsSeenAgainWithHowItWent() {
     twice();
     decide("sit-stand", Verdict.STAY, null, "a hard week at home");
-    ToleranceViews.OverrideView early = view().overrides().get(0);
+    VerdictViews.OverrideView early = view().overrides().get(0);
     assertThat(early.said()).isEqualTo(Verdict.STEP_UP);
     assertThat(early.decided()).isEqualTo(Verdict.STAY);
     assertThat(early.reason()).isEqualTo("a hard week at home");
     assertThat(early.reading()).isEqualTo(Aftermath.Reading.TOO_EARLY);
     settled(9, 5, 0, 0);
     settled(12, 5, 0, 0);
-    ToleranceViews.OverrideView later = view().overrides().get(0);
+    VerdictViews.OverrideView later = view().overrides().get(0);
     assertThat(later.since())
         .isEqualTo(
             "2 sessions since: pain 0 of 10, 2 of 2 mornings answered and settled. It went well.");
