@@ -101,7 +101,11 @@ class FamilyViews {
   FamilyView view(UUID clientId, String family, @Nullable Integer weeks) {
     LocalDate today = studios.today();
     LocalDate from = weeks == null ? LocalDate.EPOCH : today.minusWeeks(weeks).plusDays(1);
-    Reckoner.Case of = weeks == null ? reckoner.since(clientId, from) : reckoner.of(clientId);
+    Reckoner.Case late = reckoner.of(clientId);
+    Reckoner.Case of =
+        weeks == null || late.history().of(family).isEmpty()
+            ? reckoner.since(clientId, LocalDate.EPOCH)
+            : late;
     History history = of.history();
     List<FamilySession> all = history.of(family);
     if (all.isEmpty()) {

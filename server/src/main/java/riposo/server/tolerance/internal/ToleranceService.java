@@ -76,7 +76,7 @@ class ToleranceService implements Verdicts {
   /** A set was told, corrected or taken back after the words that closed the session. */
   @EventListener
   void onCorrected(Runs.RunCorrected e) {
-    judge(e.clientId(), e.runId(), "a set was corrected");
+    judge(e.clientId(), e.runId(), "a set was told or corrected afterwards");
   }
 
   /**

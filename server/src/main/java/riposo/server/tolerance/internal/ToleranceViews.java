@@ -22,6 +22,7 @@ import riposo.core.run.RunState;
 import riposo.core.today.TodayCheck;
 import riposo.core.tolerance.FamilySession;
 import riposo.core.tolerance.History;
+import riposo.core.tolerance.VerdictStatus;
 import riposo.core.trend.FamilyTrends;
 import riposo.core.trend.Point;
 import riposo.core.trend.Trend;
@@ -187,6 +188,13 @@ class ToleranceViews {
     Map<UUID, Map<String, Integer>> pulses = runs.workPulses(clientId);
     List<FamilyRow> families = new ArrayList<>();
     sets.forEach((family, done) -> families.add(family(of, history, family, done, at, pulses)));
+    // what waits or stops is shown however long ago it was done
+    of.rows.stream()
+        .filter(v -> v.status == VerdictStatus.WAITING || v.stops())
+        .map(v -> v.familyId)
+        .distinct()
+        .filter(family -> !sets.containsKey(family))
+        .forEach(family -> families.add(family(of, history, family, List.of(), at, pulses)));
     return new ToleranceView(
         today,
         from,
@@ -309,7 +317,7 @@ class ToleranceViews {
             .flatMap(f -> f.tasks().stream())
             .map(t -> t.words)
             .toList(),
-        name(done.get(done.size() - 1).movementId()),
+        done.isEmpty() ? "not done in this span" : name(done.get(done.size() - 1).movementId()),
         levels.count(),
         levels.marks(at, of),
         of.rows.stream()

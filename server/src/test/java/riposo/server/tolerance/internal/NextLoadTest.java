@@ -204,7 +204,8 @@ class NextLoadTest extends PathDesk {
     VerdictViews.VerdictView v = verdict("sit-stand");
     assertThat(v.verdict()).isEqualTo(Verdict.EASE);
     assertThat(v.status()).isEqualTo("WAITING");
-    assertThat(v.again()).isEqualTo("a set was corrected: it was step up before");
+    assertThat(v.again())
+        .isEqualTo("a set was told or corrected afterwards: it was step up before");
     assertThat(verdict("push").status()).as("the others stay").isEqualTo("ACCEPTED");
   }
 
