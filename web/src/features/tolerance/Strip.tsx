@@ -96,9 +96,7 @@ const Art = memo(function Art({ f, v, width }: Span & { f: S['FamilyRow'] }) {
       <rect x={PAD - 4} y={high} width={width - PAD} height={low - high} fill="#D8E8E8" />
       <line x1={PAD - 4} x2={width} y1={eases} y2={eases} stroke="#8b7f8c" strokeDasharray="4 3" />
       <line x1={PAD - 4} x2={width} y1={STRIP.base} y2={STRIP.base} stroke="#DED5C7" />
-      {p.line && (
-        <path d={p.line + `H${width - PAD + 2}`} fill="none" stroke="#0E5A68" strokeWidth="2.4" />
-      )}
+      {p.line && <path d={p.line + `H${width - PAD + 2}`} fill="none" stroke="#0E5A68" strokeWidth="2.4" />}
       <path d={p.during} fill="#6A4A68" />
       <path d={p.morning} fill="none" stroke="#6A4A68" strokeWidth="1.3" />
       <path d={p.unanswered} stroke="#5A6973" strokeWidth="1.6" />
