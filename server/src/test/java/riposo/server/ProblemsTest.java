@@ -253,8 +253,7 @@ class ProblemsTest extends ApiDesk {
     assertThat(second.path("id").asString()).isNotEqualTo(first.path("id").asString());
     Answer late = decide(first, "STAY");
     assertThat(late.code()).as(late.text()).isIn("superseded", "stale");
-    JsonNode now =
-        get("/clients/" + ada + "/tolerance").body().path("families").get(0).path("record").get(0);
+    JsonNode now = get("/clients/" + ada + "/tolerance/sit-stand").body().path("record").get(1);
     refused(decide(now, "STAY"), 409, "superseded");
     assertThat(decide(second, "STOP_AND_REFER").status()).isEqualTo(200);
     refused(choose(ada, plan, "s1", "squat"), 409, "stopped-family");
