@@ -49,7 +49,7 @@ class Shots {
     shot(page, "movements");
     Studio.client(page, "Odile Varga");
     Studio.link(page, "Tolerance").click();
-    page.getByText("height: rung").waitFor();
+    page.getByText("morning not answered").waitFor();
     shot(page, "tolerance");
     Studio.open(page, "/plans");
     page.getByText("Steady Tuesday").click();
