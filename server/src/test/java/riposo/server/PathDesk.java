@@ -70,22 +70,7 @@ public abstract class PathDesk {
   @Autowired protected Appointments appointments;
   @Autowired protected AsOfClock clock;
 
-  protected static final TodayCheck.Given GOOD =
-      new TodayCheck.Given(
-          null,
-          null,
-          false,
-          null,
-          null,
-          null,
-          false,
-          null,
-          7,
-          7,
-          0,
-          false,
-          false,
-          Set.of(TodayCheck.Sign.NONE));
+  protected static final TodayCheck.Given GOOD = with(null);
 
   protected static TodayCheck.Given with(Pressure p) {
     return new TodayCheck.Given(
