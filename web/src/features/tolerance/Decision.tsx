@@ -52,7 +52,6 @@ export function Decision({ v }: { v: S['VerdictView'] }) {
           </span>
         )}
       </p>
-      {v.taken && <p className="text-sm">taken: {v.taken}</p>}
       <p className="text-sm">{v.sentence}</p>
       {v.between && <p className="text-sm">{v.between}</p>}
       {v.strength && <p className="text-[13px] text-soft">{v.strength}</p>}

@@ -131,7 +131,6 @@ function Verdicts({ v }: { v: S['FamilyView'] }) {
                     : (statusWords[r.status] ?? `instead of ${verdictWords[r.verdict]?.toLowerCase()}`)}
                 </span>
               </span>
-              {r.taken && <span className="block">taken: {r.taken}</span>}
               <span className="block">{r.sentence}</span>
               {r.reason && <span className="block">“{r.reason}”</span>}
               {r.again && <span className="block text-ochre-deep">Reckoned anew: {r.again}.</span>}

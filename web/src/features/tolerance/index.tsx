@@ -82,7 +82,7 @@ function Shown({ v, chooser }: { v: S['ToleranceView']; chooser: React.ReactNode
       shown: 'Enter',
       words: 'open the session looked at',
       act: (e) => {
-        if (eye !== null && !(e.target instanceof Element && e.target.closest('a,button'))) open(eye)
+        if (eye !== null && !(e.target instanceof Element && e.target.closest('a,button,select'))) open(eye)
       },
     },
     {

@@ -90,10 +90,4 @@ public record ClientDay(
     return new ClientDay(
         clientId, caps, kit, standings, ceilings, firm, mobility, weights, other, gaps, today);
   }
-
-  /** The same with the gaps its families come back from. */
-  public ClientDay gaps(Map<String, Gap> other) {
-    return new ClientDay(
-        clientId, caps, kit, standings, ceilings, firm, mobility, weights, build, other, today);
-  }
 }

@@ -214,7 +214,7 @@ public final class PlanAdapter {
 
   /** Whether a gap takes a rung off: it is long, and where the client stands is from before it. */
   private static boolean lowers(Gap gap, @Nullable Standing standing) {
-    return gap.rungDown() && (standing == null || gap.cuts(standing.decidedOn()));
+    return gap.rungDown() && (standing == null || gap.cuts(standing.known()));
   }
 
   /** A rung lower, where the family has one; a closed one stays closed. */

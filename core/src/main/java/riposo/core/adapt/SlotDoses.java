@@ -197,6 +197,7 @@ final class SlotDoses {
         day.caps().day(),
         s == null ? null : s.grams(),
         s == null ? null : s.decidedOn(),
+        s == null ? null : s.known(),
         eased,
         gap(v.movement(), at, day),
         set,

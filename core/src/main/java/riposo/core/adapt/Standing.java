@@ -16,6 +16,7 @@ import riposo.core.movement.Carry;
  * @param tempo a tempo to use instead of the movement's, such as 4-0-2-0; null for its own
  * @param sides the weight side by side where they differ; null where they do not
  * @param carry a way of holding other than the slot's; null for the slot's own
+ * @param session the day of the session it rests on; null where it is not told
  * @param stopped true after an accepted stop and refer: the family stays closed until reviewed
  * @see Loads
  */
@@ -30,7 +31,8 @@ public record Standing(
     boolean stopped,
     LocalDate decidedOn,
     @Nullable Sided sides,
-    @Nullable Carry carry) {
+    @Nullable Carry carry,
+    @Nullable LocalDate session) {
   /** The same weight on both sides, held as the slot says. */
   public Standing(
       String familyId,
@@ -43,6 +45,42 @@ public record Standing(
       boolean stopped,
       LocalDate decidedOn) {
     this(
-        familyId, askedId, movementId, grams, reps, tempo, verdict, stopped, decidedOn, null, null);
+        familyId,
+        askedId,
+        movementId,
+        grams,
+        reps,
+        tempo,
+        verdict,
+        stopped,
+        decidedOn,
+        null,
+        null,
+        null);
+  }
+
+  /** The same, resting on a session of that day. */
+  public Standing of(LocalDate day) {
+    return new Standing(
+        familyId,
+        askedId,
+        movementId,
+        grams,
+        reps,
+        tempo,
+        verdict,
+        stopped,
+        decidedOn,
+        sides,
+        carry,
+        day);
+  }
+
+  /**
+   * The day from which on it says what the client is able to: that of its session, however late it
+   * was decided.
+   */
+  public LocalDate known() {
+    return session == null ? decidedOn : session;
   }
 }

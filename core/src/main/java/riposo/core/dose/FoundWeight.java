@@ -70,6 +70,7 @@ public record FoundWeight(
    * What a variant is begun with; empty where there is no weight in kit for it.
    *
    * @param verdict grams a verdict leaves the movement at; null when there is none
+   * @param rests the day of the session the verdict rests on; null when there is none
    * @param eased when the movement's family was eased or stopped last; null when it was not. What
    *     was set by hand up to that day never lifts the weight past it
    * @param gap the gap the movement's family comes back from; null where there is none
@@ -83,6 +84,7 @@ public record FoundWeight(
       LocalDate day,
       @Nullable Integer verdict,
       @Nullable LocalDate decidedOn,
+      @Nullable LocalDate rests,
       @Nullable LocalDate eased,
       @Nullable Gap gap,
       @Nullable SetWeight set,
@@ -91,7 +93,7 @@ public record FoundWeight(
       int hands,
       Collection<Weight> kit) {
     FoundWeight known =
-        withoutHand(v, carry, day, verdict, decidedOn, gap, last, movements, hands, kit);
+        withoutHand(v, carry, day, verdict, decidedOn, rests, gap, last, movements, hands, kit);
     if (set == null || !set.counts(day) || !set.movementId().equals(v.movement().id())) {
       return known;
     }
@@ -116,12 +118,13 @@ public record FoundWeight(
       LocalDate day,
       @Nullable Integer verdict,
       @Nullable LocalDate decidedOn,
+      @Nullable LocalDate rests,
       @Nullable Gap gap,
       List<LastWeight> known,
       Function<String, @Nullable Movement> movements,
       int hands,
       Collection<Weight> kit) {
-    boolean before = decidedOn != null && gap != null && gap.cuts(decidedOn);
+    boolean before = rests != null && gap != null && gap.cuts(rests);
     int cut = gap != null && before ? gap.cut() : 0;
     if (verdict != null && cut < NOTHING_LEFT) {
       return new FoundWeight(Why.VERDICT, verdict * (100 - cut) / 100, decidedOn, null, null, cut);

@@ -304,6 +304,11 @@ public final class Loads {
 
   /** True when the next weight is more than 10 % up: a step too big. */
   public static boolean tooBig(int fromGrams, int toGrams) {
-    return toGrams * 10L > fromGrams * 11L;
+    return tooBig(fromGrams, toGrams, 10);
+  }
+
+  /** True when the next weight is more than so many percent up. */
+  public static boolean tooBig(int fromGrams, int toGrams, int percent) {
+    return toGrams * 100L > fromGrams * (100L + percent);
   }
 }

@@ -3,6 +3,7 @@ package riposo.core.tolerance;
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.Standing;
+import riposo.core.dose.Sided;
 import riposo.core.movement.Carry;
 
 /** Where a decision leaves a client in a family: what the next adapted plan starts from. */
@@ -25,23 +26,31 @@ public final class Leaves {
       Verdict decided,
       Change change,
       LocalDate on) {
-    Standing kept =
-        decided == Verdict.STAY && before != null && before.movementId().equals(change.movementId())
-            ? before
-            : null;
+    Standing same =
+        before != null && before.movementId().equals(change.movementId()) ? before : null;
+    Standing kept = decided == Verdict.STAY ? same : null;
+    Sided sides = change.sides() == null ? Level.of(session).kept(change) : change.sides();
     return new Standing(
         familyId,
         session.last().askedId(),
         change.movementId(),
-        change.grams(),
+        sides == null ? change.grams() : (Integer) sides.heavier(),
         kept == null ? change.reps() : kept.reps(),
         change.tempo() == null && kept != null ? kept.tempo() : change.tempo(),
         decided.name(),
         decided == Verdict.STOP_AND_REFER,
         on,
-        change.sides() == null ? Level.of(session).kept(change) : change.sides(),
-        change instanceof Change.TwoInOne
-            ? Carry.TWO_IN_ONE
-            : kept == null || change.grams() == null ? null : kept.carry());
+        sides,
+        carry(same, change),
+        null);
+  }
+
+  /** Two in one hand stay so until less is held, or another movement is done. */
+  private static @Nullable Carry carry(@Nullable Standing same, Change change) {
+    return change instanceof Change.TwoInOne
+        ? Carry.TWO_IN_ONE
+        : same == null || change.grams() == null || change instanceof Change.LoadDown
+            ? null
+            : same.carry();
   }
 }

@@ -45,13 +45,17 @@ public record Level(String movementId, Set<Side> sides, @Nullable Sided weight) 
         .orElse(null);
   }
 
-  /** The weight side by side where the sides differ and a change leaves it; else null. */
+  /** The weight side by side where the sides differ and a change is none of weight; else null. */
   public @Nullable Sided kept(Change change) {
+    boolean load =
+        change instanceof Change.LoadUp
+            || change instanceof Change.LoadDown
+            || change instanceof Change.TwoInOne;
     return weight != null
             && weight.differs()
+            && !load
             && change.movementId().equals(movementId)
             && change.grams() != null
-            && change.grams() == weight.heavier()
         ? weight
         : null;
   }

@@ -234,7 +234,7 @@ public record Steps(
         left,
         right,
         percent,
-        retired || still || now != null && now.lower() >= Tempo.of(Tolerance.SLOW_TEMPO).lower()
+        retired || still || usual.lower() >= Tempo.of(Tolerance.SLOW_TEMPO).lower()
             ? null
             : slower(usual),
         holds ? held.toString() : null,

@@ -390,7 +390,7 @@ public record Tolerance(
       return all;
     }
     Integer within =
-        near.within() == null && !over(held, next, steps.percent()) ? next : near.within();
+        near.within() == null && !Loads.tooBig(held, next, steps.percent()) ? next : near.within();
     int equal = Loads.equalReps(held, next, target, new Effort(Math.max(5, goalEffort)).repsLeft());
     Change.Step tooBig = null;
     if (within != null) {
@@ -408,10 +408,6 @@ public record Tolerance(
       all.add(new Change.RungUp(steps.nextRung(), grams));
     }
     return all;
-  }
-
-  private static boolean over(int grams, int next, int percent) {
-    return next * 100L > grams * (100L + percent);
   }
 
   /** Whether the last set of the side was so many repetitions at that weight. */

@@ -30,6 +30,11 @@ public record VerdictWords(Wording words) {
     return change.isEmpty() ? why : why + " " + change;
   }
 
+  /** The evidence, and the change that was taken. */
+  public String taken(Judgement j, Change taken) {
+    return grounds(j) + " Taken: " + way(taken) + ".";
+  }
+
   private static String grounds(Judgement j) {
     Grounds g = j.grounds();
     if (g instanceof Grounds.Pain x) {

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import riposo.core.tolerance.Change;
 import riposo.core.tolerance.History;
 import riposo.core.tolerance.Judgement;
 import riposo.core.tolerance.Verdict;
@@ -37,6 +38,7 @@ class Proposals implements ProposalSource {
         waits = true;
       } else if (v.decided != null && v.decided != Verdict.STAY && v.decidedBy != null) {
         Judgement j = v.judgement();
+        Change taken = v.taken == null ? null : j.way(v.taken);
         boolean overridden = v.status == VerdictStatus.OVERRIDDEN;
         all.put(
             v.familyId,
@@ -47,7 +49,7 @@ class Proposals implements ProposalSource {
                 v.decided,
                 overridden
                     ? "Decided by " + v.decidedBy + ": " + (v.reason == null ? "" : v.reason)
-                    : words.judgement(j),
+                    : taken == null ? words.judgement(j) : words.taken(j, taken),
                 false,
                 false));
       }

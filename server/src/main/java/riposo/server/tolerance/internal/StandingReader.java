@@ -27,7 +27,8 @@ class StandingReader implements StandingSource {
   public Map<String, Standing> standings(UUID clientId) {
     Map<String, Standing> all = new HashMap<>();
     for (VerdictRow v : store.newestOutcomes(clientId)) {
-      all.put(v.familyId, json.read(Objects.requireNonNull(v.outcome), Standing.class));
+      all.put(
+          v.familyId, json.read(Objects.requireNonNull(v.outcome), Standing.class).of(v.onDate));
     }
     // a stop holds at once, and until a recorded word ends it: no later verdict opens the family
     for (VerdictRow v : store.stops(clientId)) {

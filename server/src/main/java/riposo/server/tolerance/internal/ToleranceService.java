@@ -118,10 +118,11 @@ class ToleranceService implements Verdicts {
       if (row.runId.equals(runId)
           && !row.stops()
           && row.status != VerdictStatus.ENDED
+          && !row.takenBack()
           && history.session(row.familyId, runId).isEmpty()) {
         row.status = VerdictStatus.SUPERSEDED;
         row.outcome = null;
-        row.again = "every set of it was taken back";
+        row.again = VerdictRow.TAKEN_BACK;
         store.saveAndFlush(row);
       }
     }
@@ -141,7 +142,7 @@ class ToleranceService implements Verdicts {
       Reckoner.Case of, String familyId, FamilySession last, Judgement j, @Nullable String again) {
     List<VerdictRow> known = of.rows;
     VerdictRow row = of.row(last.runId(), familyId).orElse(null);
-    Rejudging.Known before = row == null ? null : row.known();
+    Rejudging.Known before = row == null || row.takenBack() ? null : row.known();
     if (row == null) {
       row = new VerdictRow();
       row.createdAt = studios.now();
@@ -167,6 +168,9 @@ class ToleranceService implements Verdicts {
       audit.changed(
           "reckoned anew", "verdict", row.id, familyId + ": " + row.again, of.client.id());
     }
+    if (row.takenBack()) {
+      row.again = null;
+    }
     row.judgement = JudgementDocument.write(j);
     row.verdict = j.verdict();
     row.status = now.status();
@@ -186,7 +190,7 @@ class ToleranceService implements Verdicts {
       row.outcome = last.cut() ? null : json.write(standing(row, last, j.change()));
     }
     store.saveAndFlush(row);
-    if (before == null) {
+    if (known.stream().noneMatch(v -> v.id.equals(mine.id))) {
       known.add(row);
     }
     for (VerdictRow older : known) {
@@ -224,7 +228,15 @@ class ToleranceService implements Verdicts {
    * @param way another of the changes it offers; null for the one it proposes
    */
   void decide(VerdictRow row, Verdict wanted, Change.@Nullable Kind way, @Nullable String reason) {
-    Reckoner.Case of = reckoner.around(row.clientId, row.runId);
+    decide(reckoner.around(row.clientId, row.runId), row, wanted, way, reason);
+  }
+
+  private void decide(
+      Reckoner.Case of,
+      VerdictRow row,
+      Verdict wanted,
+      Change.@Nullable Kind way,
+      @Nullable String reason) {
     if (row.stops() && wanted != Verdict.STOP_AND_REFER) {
       throw refused(Overriding.Bar.STOP_STAYS);
     }
@@ -330,18 +342,20 @@ class ToleranceService implements Verdicts {
   }
 
   /** Accepts what a verdict proposes; what is no longer so waits on, with its sentence. */
-  private void accept(VerdictRow v) {
-    Reckoner.Case of = reckoner.around(v.clientId, v.runId);
+  private void accept(Reckoner.Case late, VerdictRow v) {
+    boolean known = late.history().session(v.familyId, v.runId).isPresent();
+    Reckoner.Case of = known ? late : reckoner.around(v.clientId, v.runId);
     if (of.proposal(v, of.history()).verdict() == v.verdict) {
-      decide(v, v.verdict, null, null);
+      decide(of, v, v.verdict, null, null);
     }
   }
 
   @Override
   public void acceptAll(UUID clientId) {
-    for (VerdictRow v : store.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
+    Reckoner.Case late = reckoner.of(clientId);
+    for (VerdictRow v : late.rows) {
       if (v.status == VerdictStatus.WAITING) {
-        accept(v);
+        accept(late, v);
       }
     }
   }

@@ -78,6 +78,14 @@ class VerdictRow extends Owned {
   /** Why it was reckoned anew after it had been reached; null where it was not. */
   @Nullable String again;
 
+  /** Why a verdict is no more: what it rested on was taken back. */
+  static final String TAKEN_BACK = "every set of it was taken back";
+
+  /** Nothing is left that it rests on; what is told again is judged as if for the first time. */
+  boolean takenBack() {
+    return TAKEN_BACK.equals(again);
+  }
+
   /** Whether one is of a later run than another. */
   static boolean after(VerdictRow a, VerdictRow b) {
     return !a.id.equals(b.id)

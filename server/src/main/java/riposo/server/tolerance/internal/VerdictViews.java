@@ -168,7 +168,7 @@ class VerdictViews {
         v.verdict,
         j.rule().id,
         j.rule().source,
-        words.judgement(j),
+        taken == null ? words.judgement(j) : words.taken(j, taken),
         j.change().kind().name(),
         restsOn(v, j, history),
         v.status.name(),

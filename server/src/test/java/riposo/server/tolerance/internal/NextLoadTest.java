@@ -280,5 +280,17 @@ class NextLoadTest extends PathDesk {
               assertThat(v.status).isEqualTo(VerdictStatus.SUPERSEDED);
               assertThat(v.again).isEqualTo("every set of it was taken back");
             });
+    in(
+        () -> {
+          UUID who = runs.sheet(run).people().get(0).id();
+          Entry hurt = Entry.of("s5", 1, Side.BOTH).reps(10).effort(5).pain(4, "calf");
+          runs.record(run, List.of(new RunEvent.Logged(stamp(clock.millis(), 2000), who, hurt)));
+          return true;
+        });
+    assertThat(verdict("calf").verdict())
+        .as("told again, it is judged again")
+        .isEqualTo(Verdict.EASE);
+    assertThat(verdict("calf").status()).isEqualTo("WAITING");
+    assertThat(verdict("calf").again()).isNull();
   }
 }
