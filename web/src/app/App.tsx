@@ -65,6 +65,7 @@ function Addresses({ me }: { me: S['Me'] }) {
         <Route path="groups/:groupId" element={<Page.Group />} />
         <Route path="groups/:groupId/start" element={<Page.GroupStart />} />
         <Route path="after/:runId" element={<Page.After />} />
+        <Route path="ask/:checkInId" element={<Page.Ask />} />
         <Route path="kit" element={<Page.Kit />} />
         <Route path="settings" element={<Page.Settings />} />
         <Route path="records" element={<Page.Records />} />

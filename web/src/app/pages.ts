@@ -29,6 +29,7 @@ export const Groups = later(() => import('../features/groups/GroupsPage'), 'Grou
 export const Group = later(() => import('../features/groups/GroupPage'), 'GroupPage')
 export const GroupStart = later(() => import('../features/groups/StartPage'), 'StartPage')
 export const After = later(() => import('../features/run/AfterPage'), 'AfterPage')
+export const Ask = later(() => import('../features/checkin/AskPage'), 'AskPage')
 export const OnDevice = later(() => import('../features/run/OnDevice'), 'OnDevice')
 export const Run = later(() => import('../features/run/RunPage'), 'RunPage')
 export const Kit = later(() => import('../features/kit'), 'KitPage')

@@ -36,6 +36,7 @@ const FORM = z.object({
   usualPain: count,
   goalEffort: count,
   kit: z.array(z.custom<S['ClientForm']['kit'][number]>()),
+  secondCheckIn: z.boolean(),
   weights: z.string().check(z.refine((t) => readWeights(t) !== null, DUMBBELLS)),
 })
 
@@ -51,6 +52,7 @@ const asTyped = (c?: S['Client']): Form => ({
   schoolBy: c?.schoolBy ?? '',
   usualPain: String(c?.usualPain ?? 0),
   goalEffort: String(c?.goalEffort ?? 6),
+  secondCheckIn: c?.secondCheckIn ?? false,
   kit: c?.ownKit.items ?? ['CHAIR', 'WALL'],
   weights: (c?.ownKit.weights ?? [])
     .map((w) => `${kilos(w.grams)}${w.count === 2 ? '' : ` x ${w.count}`}`)
@@ -160,6 +162,15 @@ export function ClientForm({ client, onDone }: { client?: S['Client']; onDone: (
           </div>
         )}
       </div>
+      <label className="mb-4 flex min-h-[44px] items-center gap-2">
+        <input type="checkbox" {...register('secondCheckIn')} />
+        <span>
+          A second check-in at 72 h{' '}
+          <span className="text-soft">
+            for whom the second and third day are worse; it comes by itself while nothing may step up
+          </span>
+        </span>
+      </label>
       <fieldset className="mb-4">
         <legend className="mb-1 font-semibold">
           Own kit, the quick list{' '}

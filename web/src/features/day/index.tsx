@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { ApiError, type S, http, told, given } from '../../lib/api'
 import * as q from '../../lib/queries'
-import { clock, longDay, outcomeWords } from '../../lib/format'
+import { clock, day as shortDay, longDay, outcomeWords } from '../../lib/format'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Failure } from '../../ui/Failure'
@@ -14,13 +14,13 @@ import { Ready } from './Ready'
 
 const goes: Record<string, { words: string; to: (w: S['WaitView']) => string }> = {
   VERDICT: { words: 'decide', to: (w) => `/clients/${w.clientId}/tolerance` },
-  CHECK_IN: { words: 'see link', to: (w) => `/after/${w.runId}` },
+  CHECK_IN: { words: 'ask', to: (w) => `/ask/${w.about}` },
   SCREENING: { words: 'screen', to: (w) => `/clients/${w.clientId}/screening` },
   CLEARANCE: { words: 'open', to: (w) => `/clients/${w.clientId}` },
   LIMITS: { words: 'decide', to: (w) => `/clients/${w.clientId}/screening` },
   REVIEW: { words: 'review', to: (w) => `/clients/${w.clientId}/limits` },
-  AFTER: { words: 'ask', to: (w) => `/after/${w.runId}` },
-  RUN: { words: 'go back in', to: (w) => `/run/${w.runId}` },
+  AFTER: { words: 'ask', to: (w) => `/after/${w.about}` },
+  RUN: { words: 'go back in', to: (w) => `/run/${w.about}` },
 }
 
 export function DayPage() {
@@ -36,7 +36,7 @@ export function DayPage() {
   })
   if (day.error) return <Failure error={day.error} />
   if (!day.data) return <Loading what="the day sheet" />
-  const { sessions, groups, waits, date, said } = day.data
+  const { sessions, groups, waits, mornings, date, said } = day.data
   return (
     <div className="grid gap-x-10 lg:grid-cols-[1fr_360px]">
       <section aria-labelledby="today">
@@ -160,7 +160,7 @@ export function DayPage() {
             const g = goes[w.kind]
             return (
               <li
-                key={w.kind + w.clientId + (w.runId ?? '')}
+                key={w.kind + w.clientId + (w.about ?? '')}
                 className="flex items-baseline justify-between gap-3 border-b border-line py-2.5"
               >
                 <span>
@@ -179,10 +179,55 @@ export function DayPage() {
             )
           })}
         </ul>
-        <Ready runs={waits.flatMap((w) => (w.kind === 'RUN' && w.runId ? [w.runId] : []))} />
+        <Mornings all={mornings} />
+        <Ready runs={waits.flatMap((w) => (w.kind === 'RUN' && w.about ? [w.about] : []))} />
       </section>
       <AddSession open={adding} onOpenChange={setAdding} date={date} />
     </div>
+  )
+}
+
+/** What clients told today, and what it did: those that stop first. */
+function Mornings({ all }: { all: S['MorningView'][] }) {
+  if (all.length === 0) return null
+  return (
+    <section aria-labelledby="told" className="mt-6">
+      <h2 id="told" className="mb-2 text-lg font-bold">
+        Told today
+      </h2>
+      <ul className="border-t-2 border-ink">
+        {all.map((m) => (
+          <li
+            key={m.checkInId}
+            className={`border-b border-line py-2.5 ${m.stops ? 'border-l-4 border-l-brick pl-3' : ''}`}
+          >
+            <p className="flex items-baseline justify-between gap-3">
+              <span>
+                <strong>{m.client}</strong>{' '}
+                <span className="text-sm text-soft">
+                  <span className="font-mono">{m.time}</span>, {m.second ? 'third day' : 'morning'} after{' '}
+                  {shortDay(m.session)}
+                  {m.askedBy && `, asked by ${m.askedBy}`}
+                </span>
+              </span>
+              <Link
+                className="shrink-0 font-semibold text-teal underline underline-offset-4"
+                to={`/ask/${m.checkInId}`}
+                aria-label={`open: what ${m.client} told`}
+              >
+                open
+              </Link>
+            </p>
+            <p className={`text-sm ${m.stops ? 'font-semibold text-brick' : ''}`}>{m.sentence}</p>
+            {m.did.map((d) => (
+              <p key={d} className="text-sm font-semibold">
+                {d}
+              </p>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

@@ -48,7 +48,7 @@ const row = (called: string) => {
 function open(after: (c: Call) => unknown = () => run()) {
   const studio = server({
     'GET /api/runs/r1': run(),
-    'GET /api/runs/r1/check-in-links': [{ clientId: 'c3', link: 'x' }],
+    'GET /api/runs/r1/check-in-links': [{ checkInId: 'k3', second: false, clientId: 'c3', link: 'x' }],
     'POST /api/runs/r1/after': after,
   })
   const page = show(

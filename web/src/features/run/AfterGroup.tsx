@@ -70,9 +70,17 @@ export function AfterGroup({ run }: { run: S['RunView'] }) {
                   <p className="lg:col-span-3">
                     <strong>Kept.</strong> {wordsOf(run, p)}
                     {p.note && `. “${p.note}”`}{' '}
-                    {links.data?.some((l) => l.clientId === p.clientId) && (
-                      <span className="text-soft">Check-in planned for tomorrow, in the outbox. </span>
-                    )}
+                    {links.data
+                      ?.filter((l) => l.clientId === p.clientId)
+                      .map((l) => (
+                        <span key={l.checkInId} className="text-soft">
+                          Check-in planned for {l.second ? 'the third day' : 'tomorrow'}:{' '}
+                          <Link className="text-teal underline" to={`/ask/${l.checkInId}`}>
+                            link and code
+                          </Link>
+                          .{' '}
+                        </span>
+                      ))}
                     <Link className="text-teal underline" to={`/clients/${p.clientId}/tolerance`}>
                       verdicts
                     </Link>

@@ -9,6 +9,7 @@ import { Choice, Scale } from '../../ui/Choice'
 import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { Loading } from '../../ui/Loading'
+import { SentLink } from '../checkin/SentLink'
 import { FEEL, wordsOf, type Words } from './after'
 import { AfterGroup } from './AfterGroup'
 
@@ -113,10 +114,11 @@ function One({ run, person }: { run: S['RunView']; person: S['RunPersonView'] })
           <p className="font-semibold">
             The check-in is in the outbox for {client.data?.email ?? person.name}.
           </p>
-          <p className="text-sm text-soft">Opens tomorrow, for three days, for this client only, once.</p>
-          <a className="break-all text-teal underline" href={link}>
-            {link}
-          </a>
+          <p className="mb-1 text-sm text-soft">
+            Opens tomorrow, for three days, for this client only
+            {(links.data?.length ?? 0) > 1 ? '; a second one comes on the third day' : ''}.
+          </p>
+          <SentLink link={link} whose={person.name} />
         </div>
       )}
       <Link className="btn btn-main" to={`/clients/${person.clientId}/tolerance`}>

@@ -7,6 +7,11 @@ export const runs = {
       queryKey: ['runs', id],
       queryFn: () => told(http.GET('/api/runs/{id}', { params: { path: { id } } })),
     }),
+  checkIn: (id: string) =>
+    queryOptions({
+      queryKey: ['check-in', id],
+      queryFn: () => told(http.GET('/api/check-ins/{id}', { params: { path: { id } } })),
+    }),
   checkInLinks: (runId: string) =>
     queryOptions({
       queryKey: ['runs', runId, 'check-in-links'],

@@ -1,11 +1,19 @@
 import { queryOptions } from '@tanstack/react-query'
 import { http, told } from '../api'
 
+const ANEW = 60_000
+
 /** What belongs to the studio as a whole. */
 export const studio = {
   me: () => queryOptions({ queryKey: ['me'], queryFn: () => told(http.GET('/api/me')) }),
   settings: () => queryOptions({ queryKey: ['settings'], queryFn: () => told(http.GET('/api/settings')) }),
-  day: () => queryOptions({ queryKey: ['day'], queryFn: () => told(http.GET('/api/day')) }),
+  day: () =>
+    queryOptions({
+      queryKey: ['day'],
+      queryFn: () => told(http.GET('/api/day')),
+      // mornings come while it lies open
+      refetchInterval: ANEW,
+    }),
   rooms: () => queryOptions({ queryKey: ['rooms'], queryFn: () => told(http.GET('/api/rooms')) }),
   rules: () =>
     queryOptions({ queryKey: ['rules'], queryFn: () => told(http.GET('/api/rules')), staleTime: Infinity }),

@@ -438,7 +438,8 @@ public final class Clients {
 
     private void decide(String family, DoneRun run, ClientDay at, LocalDate day, boolean flare) {
       History history =
-          History.of(runs, mornings, 0, (r, f) -> decided.getOrDefault(r, Map.of()).get(f));
+          History.of(
+              runs, mornings, Map.of(), 0, (r, f) -> decided.getOrDefault(r, Map.of()).get(f));
       List<FamilySession> upTo = history.upTo(family, run.id());
       FamilySession now = upTo.get(upTo.size() - 1);
       Steps steps =

@@ -465,7 +465,7 @@ class ApiTest extends ApiDesk {
   }
 
   @Test
-  void theCheckInLinkIsForOneClientOneAnswerAndThreeDays() throws Exception {
+  void theCheckInLinkIsForOneClientThreeDaysAndAnHourOfChanges() throws Exception {
     UUID id = screened();
     UUID plan = post("/plans", PLAN).id();
     UUID run = start(id, plan, "").id();
@@ -495,7 +495,16 @@ class ApiTest extends ApiDesk {
     clock.shift(Duration.ofDays(4));
     assertThat(call(null, "POST", path, good, null).code()).isEqualTo("expired");
     clock.shift(Duration.ofDays(2));
-    assertThat(call(null, "POST", path, good, null).status()).isEqualTo(204);
+    assertThat(call(null, "POST", path, good.replace("[]", "[null]"), null).status())
+        .isIn(400, 422);
+    assertThat(call(null, "POST", path, good, null).text()).contains("changeUntil");
+    Answer again = call(null, "GET", path, null, null);
+    assertThat(again.body().path("answer").path("pain").asInt()).isZero();
+    String more = good.replace("}", ",\"soreness\":3,\"words\":\"%s\"}");
+    assertThat(call(null, "POST", path, more.formatted("x".repeat(501)), null).pointers())
+        .contains("/words");
+    assertThat(call(null, "POST", path, more.formatted("stairs"), null).status()).isEqualTo(200);
+    clock.shift(Duration.ofDays(2).plusMinutes(61));
     assertThat(call(null, "POST", path, good, null).code()).isEqualTo("answered");
   }
 

@@ -28,6 +28,9 @@ public record OpenFinding(Finding finding, LocalDate began, boolean dated, boole
 
   public static final String CHECK_ASKED = "standing.check-asked";
 
+  /** The rule of an emergency sign told at a check-in: CLEARANCE_ONLY. */
+  public static final String CHECK_IN_URGENT = "standing.check-in-urgent";
+
   /** One screening of a client: its day and what it found. */
   public record Version(LocalDate takenOn, List<Finding> findings) {
     boolean has(String rule) {
@@ -92,6 +95,27 @@ public record OpenFinding(Finding finding, LocalDate began, boolean dated, boole
   }
 
   /**
+   * What an emergency sign told at a check-in leaves behind.
+   *
+   * @param words the sign
+   */
+  public static OpenFinding checkIn(String words, LocalDate day, String dayWords) {
+    return event(
+        new Finding(
+            CHECK_IN_URGENT,
+            Outcome.CLEARANCE_ONLY,
+            "Told at the check-in of "
+                + dayWords
+                + ": "
+                + words
+                + ". Only a clearance dated after it opens strength work.",
+            "house rule: check-in",
+            null,
+            day),
+        day);
+  }
+
+  /**
    * What six weeks without a session leave behind; empty where they are not over, or a screening
    * was taken since the last one.
    *
@@ -145,6 +169,7 @@ public record OpenFinding(Finding finding, LocalDate began, boolean dated, boole
         || rule.equals(STOP_ASKED)
         || rule.equals(CHECK_URGENT)
         || rule.equals(CHECK_ASKED)
+        || rule.equals(CHECK_IN_URGENT)
         || rule.startsWith("standing.event.")
         || rule.startsWith("standing.sign.")
         || rule.equals("standing.operation")

@@ -3,10 +3,12 @@ package riposo.core.tolerance;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
 import riposo.core.run.DoneSet;
@@ -26,6 +28,7 @@ import riposo.core.run.DoneSet;
  * @param fewerForGap a gap cut the count of what was done: nothing was held, and it is one of the
  *     first two sessions after it
  * @param nextDay the check-in; null when not answered
+ * @param second the second check-in, at 72 h; null where none was asked for
  * @param verdict what was decided after this run (accepted or overridden); null while undecided
  */
 public record FamilySession(
@@ -39,8 +42,16 @@ public record FamilySession(
     boolean othersHurt,
     boolean fewerForGap,
     @Nullable NextDay nextDay,
+    @Nullable Second second,
     @Nullable Verdict verdict) {
-  /** A session whose count no gap cut. */
+  /**
+   * A second check-in, asked for.
+   *
+   * @param answer null while it is not answered
+   */
+  public record Second(@Nullable NextDay answer) {}
+
+  /** A session whose count no gap cut, and without a second check-in. */
   public FamilySession(
       UUID runId,
       LocalDate date,
@@ -63,6 +74,7 @@ public record FamilySession(
         othersHurt,
         false,
         nextDay,
+        null,
         verdict);
   }
 
@@ -114,20 +126,43 @@ public record FamilySession(
     return entries.stream().map(DoneSet::form).collect(Collectors.toUnmodifiableSet());
   }
 
-  /** Next morning minus before the run; empty when either is missing. */
-  public OptionalInt morningRise() {
-    return nextDay == null || painBefore == null || othersHurt
-        ? OptionalInt.empty()
-        : OptionalInt.of(nextDay.pain() - painBefore);
+  /** What was answered afterwards: the next day, at 72 h. */
+  public List<NextDay> answered() {
+    return Stream.of(nextDay, second == null ? null : second.answer())
+        .filter(Objects::nonNull)
+        .toList();
   }
 
-  /** True only when the check-in is answered and nothing got worse. Unknown is not good. */
+  /** New signs of any of the answers. */
+  public Set<NextDay.Sign> newSigns() {
+    return answered().stream()
+        .flatMap(a -> a.signs().stream())
+        .collect(Collectors.toUnmodifiableSet());
+  }
+
+  /** Tired out of proportion the next day or at 72 h. */
+  public boolean moreTired() {
+    return answered().stream().anyMatch(NextDay::moreTired);
+  }
+
+  /** The worse of next day and 72 h, minus before the run; empty when either is missing. */
+  public OptionalInt morningRise() {
+    return painBefore == null || othersHurt
+        ? OptionalInt.empty()
+        : answered().stream().mapToInt(a -> a.pain() - painBefore).max();
+  }
+
+  /** A second check-in was asked for and is not answered. */
+  public boolean secondOpen() {
+    return second != null && second.answer() == null;
+  }
+
+  /** True only when all that was asked is answered and nothing got worse. Unknown is not good. */
   public boolean settled() {
+    Integer before = painBefore;
     return nextDay != null
-        && painBefore != null
-        && nextDay.pain() <= painBefore
-        && nextDay.compared() != NextDay.Compared.WORSE
-        && !nextDay.moreTired()
-        && nextDay.newSigns().isEmpty();
+        && before != null
+        && !secondOpen()
+        && answered().stream().allMatch(a -> a.settled(before));
   }
 }

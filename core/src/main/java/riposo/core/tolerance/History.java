@@ -33,10 +33,15 @@ public record History(Map<String, List<FamilySession>> families) {
    *
    * @param runs in time order
    * @param answers check-ins by run
+   * @param seconds those at 72 h, where they were asked for
    * @param usualPain of the client, 0 to 10: only what is over it hurts
    */
   public static History of(
-      List<DoneRun> runs, Map<UUID, NextDay> answers, int usualPain, Decided decided) {
+      List<DoneRun> runs,
+      Map<UUID, NextDay> answers,
+      Map<UUID, FamilySession.Second> seconds,
+      int usualPain,
+      Decided decided) {
     Map<String, List<FamilySession>> families = new LinkedHashMap<>();
     for (DoneRun run : runs) {
       Map<String, List<DoneSet>> byFamily =
@@ -61,6 +66,7 @@ public record History(Map<String, List<FamilySession>> families) {
                     anyPain && !hurts(entries, usualPain),
                     fewerForGap(before, run.date(), entries),
                     answers.get(run.id()),
+                    seconds.get(run.id()),
                     decided.of(run.id(), family)));
           });
     }

@@ -6,6 +6,7 @@ public enum NoStep {
   ASK_OPEN("a clinician's word is still open"),
   PAIN_NOT_LOGGED("pain was not logged in both sessions"),
   NOT_ASKED("a next morning is not answered, and unknown is not good"),
+  SECOND_OPEN("a second check-in, at 72 h, is not answered, and unknown is not good"),
   NOT_SETTLED("a next morning was not settled"),
   CUT("one of the two sessions was eased, short or stopped"),
   FINDING("the weight was still being found in one of the two sessions"),

@@ -59,16 +59,17 @@ public record Tolerance(
     if (now.stoppedBySign()) {
       return new Judgement(Verdict.STOP_AND_REFER, Rule.STOP_SIGN, new Grounds.Plain(), one, stop);
     }
-    int worst = Math.max(pain, now.nextDay() == null ? -1 : now.nextDay().pain());
+    int worst =
+        Math.max(pain, now.answered().stream().mapToInt(NextDay::worstPain).max().orElse(-1));
     if (worst > 7) {
       return new Judgement(
           Verdict.STOP_AND_REFER, Rule.STOP_PAIN, new Grounds.Pain(worst), one, stop);
     }
-    if (now.nextDay() != null && !now.nextDay().newSigns().isEmpty()) {
+    if (!now.newSigns().isEmpty()) {
       return new Judgement(
           Verdict.STOP_AND_REFER,
           Rule.STOP_NEW_SIGN,
-          new Grounds.NewSigns(now.nextDay().newSigns().size()),
+          new Grounds.NewSigns(now.newSigns().size()),
           one,
           stop);
     }
@@ -227,7 +228,10 @@ public record Tolerance(
     when(all, NoStep.PAIN_NOT_LOGGED, both.stream().anyMatch(s -> s.pain().isEmpty()));
     boolean asked = both.stream().allMatch(s -> s.nextDay() != null);
     when(all, NoStep.NOT_ASKED, !asked);
-    when(all, NoStep.NOT_SETTLED, asked && !both.stream().allMatch(FamilySession::settled));
+    boolean open = both.stream().anyMatch(FamilySession::secondOpen);
+    when(all, NoStep.SECOND_OPEN, asked && open);
+    when(
+        all, NoStep.NOT_SETTLED, asked && !open && !both.stream().allMatch(FamilySession::settled));
     when(all, NoStep.CUT, both.stream().anyMatch(FamilySession::cut));
     when(
         all,
@@ -321,7 +325,7 @@ public record Tolerance(
       Grounds f = new Grounds.OverGoal(now.effort().orElse(0), goal(now));
       return new Judgement(Verdict.EASE, Rule.EASE_EFFORT, f, two, down);
     }
-    if (now.nextDay() != null && now.nextDay().moreTired()) {
+    if (now.moreTired()) {
       DoneSet at = now.last();
       Integer half = at.targetReps() == null ? null : Math.max(1, at.targetReps() / 2);
       return new Judgement(

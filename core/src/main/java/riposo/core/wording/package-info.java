@@ -1,6 +1,8 @@
 /**
  * The one place where facts become sentences: {@link riposo.core.wording.Wording}, doses in {@link
- * riposo.core.wording.DoseWords}, rules in {@link riposo.core.wording.RuleBook}.
+ * riposo.core.wording.DoseWords}, verdicts in {@link riposo.core.wording.VerdictWords}, trends in
+ * {@link riposo.core.wording.TrendWords}, check-ins in {@link riposo.core.wording.MorningWords},
+ * rules in {@link riposo.core.wording.RuleBook}.
  */
 @NullMarked
 package riposo.core.wording;

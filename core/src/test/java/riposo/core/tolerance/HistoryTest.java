@@ -38,7 +38,7 @@ class HistoryTest {
   }
 
   private static History of(DoneRun run, int usual) {
-    return History.of(List.of(run), Map.of(run.id(), SORE), usual, (r, f) -> null);
+    return History.of(List.of(run), Map.of(run.id(), SORE), Map.of(), usual, (r, f) -> null);
   }
 
   /** Who answers for a sore morning: the family that hurt; both or none: everyone. */
@@ -83,7 +83,7 @@ class HistoryTest {
   void aFamilyIsReadUpToARunAndNoFurther() {
     DoneRun one = run(TodayCheck.Dose.AS_PLANNED, Set.of(), set("push", 0));
     DoneRun two = run(TodayCheck.Dose.AS_PLANNED, Set.of(), set("push", 0), set("pull", 0));
-    History h = History.of(List.of(one, two), Map.of(), 0, (r, f) -> Verdict.STAY);
+    History h = History.of(List.of(one, two), Map.of(), Map.of(), 0, (r, f) -> Verdict.STAY);
     assertThat(h.upTo("push", one.id())).extracting(FamilySession::runId).containsExactly(one.id());
     assertThat(h.upTo("push", two.id())).hasSize(2);
     assertThat(h.upTo("pull", one.id())).as("that run had none of it").isEmpty();

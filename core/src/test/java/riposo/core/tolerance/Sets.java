@@ -19,6 +19,7 @@ public final class Sets {
   private final List<DoneSet> sets = new ArrayList<>();
   private Set<Modifier> support = Set.of();
   private @Nullable NextDay next = new NextDay(0, NextDay.Compared.SAME, false, Set.of());
+  private FamilySession.@Nullable Second second;
   private @Nullable Verdict decided;
   private int painBefore;
   private boolean cut;
@@ -45,6 +46,11 @@ public final class Sets {
 
   public Sets next(@Nullable NextDay answer) {
     next = answer;
+    return this;
+  }
+
+  public Sets second(FamilySession.@Nullable Second asked) {
+    second = asked;
     return this;
   }
 
@@ -106,7 +112,9 @@ public final class Sets {
         cut,
         null,
         false,
+        false,
         next,
+        second,
         decided);
   }
 }

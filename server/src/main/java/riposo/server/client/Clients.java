@@ -19,6 +19,7 @@ public interface Clients {
    *
    * @param age whole years today
    * @param noProgression stepping up is ruled out for now
+   * @param secondCheckIn the professional wants a second check-in, at 72 h
    * @param kit what can be used where the client trains, refused things left out
    * @param room the room the client trains in; null for the quick list of the client's own kit
    * @param refusedKit what of it cannot be used, and why
@@ -40,6 +41,7 @@ public interface Clients {
       int usualPain,
       int goalEffort,
       boolean noProgression,
+      boolean secondCheckIn,
       Kitbag kit,
       Kitbag ownKit,
       @Nullable RoomName room,
@@ -47,6 +49,11 @@ public interface Clients {
       List<Room.Printed> printed,
       ClientRecord record,
       @Nullable LocalDate archivedOn) {
+    /** A second check-in comes at 72 h: wanted, or as exertion makes the next days worse. */
+    public boolean askedTwice() {
+      return secondCheckIn || noProgression;
+    }
+
     /** The tasks of the day that the client's goals name; empty where they name none. */
     public List<Task> tasks() {
       return Stream.concat(Stream.ofNullable(goal), record.goals().stream())

@@ -15,6 +15,7 @@ import riposo.core.run.StopSign;
 import riposo.core.screening.Assessment.SugarRules;
 import riposo.core.screening.CareNote;
 import riposo.core.screening.Finding;
+import riposo.core.screening.Happened;
 import riposo.core.screening.Outcome;
 import riposo.core.screening.PulseFacts;
 import riposo.core.screening.ReadingKind;
@@ -103,6 +104,21 @@ public interface Readiness {
    */
   record Stopped(
       UUID runId, UUID eventId, LocalDate day, Instant at, String words, StopSign.After after) {}
+
+  /** Emergency signs told at a check-in, and what else is told between sessions. */
+  interface ToldAfter {
+    /** A sign told on that day, in words. */
+    record Emergency(LocalDate day, String words) {}
+
+    /** Those of a client that stand. */
+    List<Emergency> emergencies(UUID clientId);
+  }
+
+  /** Something that happened to a client between screenings, as it was recorded. */
+  record Event(LocalDate on, Happened kind, @Nullable String note, String recordedBy) {}
+
+  /** Those of a client, newest first. */
+  List<Event> happened(UUID clientId);
 
   /** The stop panel of other modules' runs: what counts as a finding. */
   interface StopEvents {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import riposo.server.checkin.CheckIns;
 import riposo.server.client.ClientData;
 
 /** What this module keeps of a client. */
@@ -35,13 +36,19 @@ class CheckInData implements ClientData {
   record CheckInExport(
       UUID runId,
       java.time.LocalDate opensOn,
+      CheckIns.Kind kind,
       java.time.@Nullable Instant answeredAt,
+      CheckInRows.@Nullable How toldHow,
+      @Nullable String askedBy,
       @Nullable String answer) {}
 
   @Override
   public Object export(UUID clientId) {
     return store.findByClientId(clientId).stream()
-        .map(c -> new CheckInExport(c.runId, c.opensOn, c.answeredAt, c.answer))
+        .map(
+            c ->
+                new CheckInExport(
+                    c.runId, c.opensOn, c.kind, c.answeredAt, c.toldHow, c.askedBy, c.answer))
         .toList();
   }
 

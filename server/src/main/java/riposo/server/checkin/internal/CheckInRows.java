@@ -2,6 +2,8 @@ package riposo.server.checkin.internal;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
@@ -9,8 +11,11 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.repository.Repository;
+import riposo.server.checkin.CheckIns;
 import riposo.server.platform.Owned;
 import riposo.server.platform.Store;
 
@@ -39,6 +44,42 @@ final class CheckInRows {
 
     @Column(columnDefinition = "longtext")
     @Nullable String answer;
+
+    @Enumerated(EnumType.STRING)
+    @JdbcTypeCode(SqlTypes.VARCHAR)
+    CheckIns.Kind kind = CheckIns.Kind.NEXT_DAY;
+
+    /** How the answer came; null while there is none. */
+    @Enumerated(EnumType.STRING)
+    @JdbcTypeCode(SqlTypes.VARCHAR)
+    @Column(name = "told_how")
+    @Nullable How toldHow;
+
+    /** Who asked; null where the client told it by the link. */
+    @Column(name = "asked_by")
+    @Nullable String askedBy;
+
+    @Column(name = "changed_at")
+    @Nullable Instant changedAt;
+
+    /** Whose word it is that an emergency sign was told in error; null while it stands. */
+    @Column(name = "error_by")
+    @Nullable String errorBy;
+
+    @Column(name = "error_reason")
+    @Nullable String errorReason;
+
+    /** The day of the session it is about. */
+    LocalDate session() {
+      return opensOn.minusDays(kind.days);
+    }
+  }
+
+  /** How an answer came. */
+  enum How {
+    LINK,
+    PHONE,
+    DOOR
   }
 
   /**
@@ -81,9 +122,16 @@ final class CheckInRows {
   interface CheckInStore extends Store<CheckIn> {
     List<CheckIn> findByClientId(UUID clientId);
 
-    List<CheckIn> findByAnsweredAtIsNullAndOpensOnLessThanEqual(LocalDate day);
+    List<CheckIn> findByAnsweredAtIsNullAndOpensOnBetween(LocalDate from, LocalDate to);
 
-    Optional<CheckIn> findByRunIdAndClientId(UUID runId, UUID clientId);
+    List<CheckIn> findByAnsweredAtGreaterThanEqualOrderByAnsweredAtDesc(Instant since);
+
+    List<CheckIn> findByClientIdAndAnsweredAtGreaterThanEqualOrderByAnsweredAt(
+        UUID clientId, Instant since);
+
+    List<CheckIn> findByRunId(UUID runId);
+
+    Optional<CheckIn> findByRunIdAndClientIdAndKind(UUID runId, UUID clientId, CheckIns.Kind kind);
   }
 
   interface TokenStore extends Repository<Token, String> {
@@ -95,7 +143,7 @@ final class CheckInRows {
   interface MessageStore extends Store<Message> {
     List<Message> findTop200ByOrderByCreatedAtDesc();
 
-    List<Message> findByRunId(UUID runId);
+    List<Message> findByClientIdAndRunId(UUID clientId, UUID runId);
 
     List<Message> findByClientId(UUID clientId);
   }

@@ -45,6 +45,9 @@ class ClientRow extends Archivable {
   @Column(name = "no_progression")
   public boolean noProgression;
 
+  @Column(name = "second_check_in")
+  public boolean secondCheckIn;
+
   @Column(columnDefinition = "longtext")
   public String kit;
 

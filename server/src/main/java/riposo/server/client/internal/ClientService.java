@@ -36,7 +36,11 @@ import riposo.server.platform.Versions;
 @Service
 @Transactional
 class ClientService implements Clients {
-  /** What is known of a client, as sent. */
+  /**
+   * What is known of a client, as sent.
+   *
+   * @param secondCheckIn a second one at 72 h is wanted; null where that stays as it is
+   */
   record ClientForm(
       @NotBlank(message = "Give a name.") @Size(max = 120, message = "At most 120 characters.")
           String name,
@@ -57,7 +61,8 @@ class ClientService implements Clients {
           @Max(value = 10, message = "Goal effort runs from 1 to 10.")
           int goalEffort,
       @NotNull @Size(max = 20, message = "At most 20 kinds of kit.") Set<Kit> kit,
-      @NotNull @Size(max = 30, message = "At most 30 weights.") List<Weight> weights) {}
+      @NotNull @Size(max = 30, message = "At most 30 weights.") List<Weight> weights,
+      @Nullable Boolean secondCheckIn) {}
 
   /** Where a client trains; null for the quick list of own kit. */
   record Place(@Nullable UUID roomId) {}
@@ -292,7 +297,8 @@ class ClientService implements Clients {
             c.usualPain(),
             c.goalEffort(),
             c.kit().items(),
-            c.kit().weights());
+            c.kit().weights(),
+            null);
     return add(form).id();
   }
 
@@ -334,6 +340,7 @@ class ClientService implements Clients {
     row.usualPain = f.usualPain();
     row.goalEffort = f.goalEffort();
     row.kit = json.write(new Kitbag(f.kit(), f.weights()));
+    row.secondCheckIn = f.secondCheckIn() == null ? row.secondCheckIn : f.secondCheckIn();
   }
 
   @Override
@@ -387,6 +394,7 @@ class ClientService implements Clients {
         r.usualPain,
         r.goalEffort,
         r.noProgression,
+        r.secondCheckIn,
         kit,
         own,
         room == null ? null : new RoomName(room.id, room.name),

@@ -73,6 +73,7 @@ class DayService implements Appointments {
       List<SessionView> sessions,
       List<Groups.Due> groups,
       List<Waits.WaitView> waits,
+      List<Mornings.MorningView> mornings,
       @Nullable String said) {}
 
   /** A session as sent. */
@@ -93,6 +94,7 @@ class DayService implements Appointments {
   private final StandingSource standings;
   private final Groups groups;
   private final Waits waits;
+  private final Mornings mornings;
   private final Audit audit;
   private final Studios studios;
 
@@ -108,6 +110,7 @@ class DayService implements Appointments {
       Movements movements,
       Groups groups,
       Waits waits,
+      Mornings mornings,
       Audit audit,
       Studios studios) {
     this.movements = movements;
@@ -121,6 +124,7 @@ class DayService implements Appointments {
     this.standings = standings;
     this.groups = groups;
     this.waits = waits;
+    this.mornings = mornings;
     this.audit = audit;
     this.studios = studios;
   }
@@ -135,7 +139,7 @@ class DayService implements Appointments {
     List<Planned> planned = planned(today);
     List<Booked> booked = booked(planned, meetings);
     List<SessionView> sessions = planned.stream().map(p -> session(p, today, booked)).toList();
-    return new DayView(today, sessions, meetings, waits.on(today), null);
+    return new DayView(today, sessions, meetings, waits.on(today), mornings.on(today), null);
   }
 
   /** The sessions of a day, by time, without those of clients put away. */
@@ -289,6 +293,7 @@ class DayService implements Appointments {
         day.sessions(),
         day.groups(),
         day.waits(),
+        day.mornings(),
         "On the sheet for "
             + Wording.day(f.date())
             + ", "

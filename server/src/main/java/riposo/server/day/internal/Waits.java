@@ -17,6 +17,7 @@ import riposo.core.wording.Wording;
 import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
+import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import riposo.server.screening.Readiness;
 import riposo.server.tolerance.Verdicts;
@@ -25,8 +26,12 @@ import riposo.server.tolerance.Verdicts;
 @Service
 @Transactional(readOnly = true)
 class Waits {
-  /** Something that waits for the professional. */
-  record WaitView(String kind, UUID clientId, String client, String text, @Nullable UUID runId) {}
+  /**
+   * Something that waits for the professional.
+   *
+   * @param about the run or check-in it is about; null where it is about the client
+   */
+  record WaitView(String kind, UUID clientId, String client, String text, @Nullable UUID about) {}
 
   private final Clients clients;
   private final Runs runs;
@@ -34,6 +39,7 @@ class Waits {
   private final Limits limits;
   private final CheckIns checkIns;
   private final Verdicts verdicts;
+  private final Studios studios;
 
   Waits(
       Clients clients,
@@ -41,13 +47,15 @@ class Waits {
       Readiness readiness,
       Limits limits,
       CheckIns checkIns,
-      Verdicts verdicts) {
+      Verdicts verdicts,
+      Studios studios) {
     this.clients = clients;
     this.runs = runs;
     this.readiness = readiness;
     this.limits = limits;
     this.checkIns = checkIns;
     this.verdicts = verdicts;
+    this.studios = studios;
   }
 
   /** "1 stop and refer, 3 verdicts to decide". */
@@ -68,7 +76,7 @@ class Waits {
     Map<String, List<WaitView>> shared = new LinkedHashMap<>();
     for (WaitView w : waits) {
       boolean ofAll = w.kind().equals("RUN") || w.kind().equals("AFTER");
-      String key = ofAll ? w.kind() + w.runId() : String.valueOf(shared.size());
+      String key = ofAll ? w.kind() + w.about() : String.valueOf(shared.size());
       shared.computeIfAbsent(key, k -> new ArrayList<>()).add(w);
     }
     List<WaitView> all = new ArrayList<>();
@@ -79,7 +87,7 @@ class Waits {
           others == 0
               ? w.client()
               : w.client() + " and " + Wording.counted(others, "other", "others");
-      all.add(new WaitView(w.kind(), w.clientId(), who, w.text(), w.runId()));
+      all.add(new WaitView(w.kind(), w.clientId(), who, w.text(), w.about()));
     }
     return all;
   }
@@ -92,14 +100,18 @@ class Waits {
     for (Verdicts.Waiting v : verdicts.waiting()) {
       waits.add(new WaitView("VERDICT", v.clientId(), name(v.clientId()), toDecide(v), null));
     }
-    for (CheckIns.Waiting c : checkIns.waiting(day)) {
+    for (CheckIns.Waiting c : checkIns.waiting(studios.now())) {
       waits.add(
           new WaitView(
               "CHECK_IN",
               c.clientId(),
               name(c.clientId()),
-              "check-in not answered, open until " + Wording.day(c.expiresOn()),
-              c.runId()));
+              (c.kind() == CheckIns.Kind.SECOND ? "third day" : "morning")
+                  + " after "
+                  + Wording.day(c.session())
+                  + " not answered"
+                  + (c.linkOver() ? ", the link is over: ask by phone or at the door" : ""),
+              c.id()));
     }
     for (Clients.Client c : clients.all()) {
       Readiness.ClientStanding s = readiness.of(c.id());

@@ -64,6 +64,7 @@ class StandingService implements Readiness, FloorEvents {
   private final Json json;
   private final Studios studios;
   private final ObjectProvider<StopEvents> stops;
+  private final ObjectProvider<ToldAfter> told;
   private final ObjectProvider<ClearanceService> clearing;
 
   StandingService(
@@ -78,6 +79,7 @@ class StandingService implements Readiness, FloorEvents {
       Json json,
       Studios studios,
       ObjectProvider<StopEvents> stops,
+      ObjectProvider<ToldAfter> told,
       ObjectProvider<ClearanceService> clearing) {
     this.screenings = screenings;
     this.decisions = decisions;
@@ -90,6 +92,7 @@ class StandingService implements Readiness, FloorEvents {
     this.json = json;
     this.studios = studios;
     this.stops = stops;
+    this.told = told;
     this.clearing = clearing;
   }
 
@@ -296,6 +299,12 @@ class StandingService implements Readiness, FloorEvents {
       OpenFinding.stopped(stop.after(), stop.words(), stop.day(), Wording.day(stop.day()))
           .ifPresent(all::add);
     }
+    ToldAfter after = told.getIfAvailable();
+    if (after != null) {
+      for (ToldAfter.Emergency e : after.emergencies(clientId)) {
+        all.add(OpenFinding.checkIn(e.words(), e.day(), Wording.day(e.day())));
+      }
+    }
     for (CheckRow c : checks.findByClientIdAndLeavesIsNotNullAndWithdrawnOnIsNull(clientId)) {
       String words =
           json.read(c.result, TodayCheck.Result.class).findings().stream()
@@ -343,6 +352,14 @@ class StandingService implements Readiness, FloorEvents {
       }
     }
     return ends;
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<Event> happened(UUID clientId) {
+    return events.findByClientIdOrderByOnDateDesc(clientId).stream()
+        .map(h -> new Event(h.onDate, h.kind, h.note, h.recordedBy))
+        .toList();
   }
 
   List<Stopped> stops(UUID clientId) {

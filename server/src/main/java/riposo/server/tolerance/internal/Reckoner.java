@@ -91,7 +91,7 @@ class Reckoner {
     return new Case(
         clients.require(clientId),
         runs.history(clientId, since),
-        checkIns.answers(clientId),
+        checkIns.mornings(clientId),
         rows(clientId, since));
   }
 
@@ -117,6 +117,7 @@ class Reckoner {
     final Clients.Client client;
     final List<DoneRun> runs;
     final Map<UUID, NextDay> answers;
+    private final Map<UUID, FamilySession.Second> seconds;
     final List<VerdictRow> rows;
     private @Nullable ClientDay day;
     private @Nullable Tolerance tolerance;
@@ -125,11 +126,12 @@ class Reckoner {
     Case(
         Clients.Client client,
         List<DoneRun> runs,
-        Map<UUID, NextDay> answers,
+        CheckIns.Mornings mornings,
         List<VerdictRow> rows) {
       this.client = client;
       this.runs = runs;
-      this.answers = answers;
+      this.answers = mornings.next();
+      this.seconds = mornings.seconds();
       this.rows = rows;
     }
 
@@ -138,6 +140,7 @@ class Reckoner {
       return History.of(
           runs,
           answers,
+          seconds,
           client.usualPain(),
           (run, family) ->
               row(run, family).map(v -> v.decided == null ? v.verdict : v.decided).orElse(null));

@@ -65,18 +65,18 @@ class ToleranceService implements Verdicts {
 
   @EventListener
   void onClosed(Runs.RunClosed e) {
-    judge(e.clientId(), e.runId(), null);
+    judge(e.clientId(), e.runId(), null, false);
   }
 
   @EventListener
   void onStopped(Runs.RunStopped e) {
-    judge(e.clientId(), e.runId(), null);
+    judge(e.clientId(), e.runId(), null, false);
   }
 
   /** A set was told, corrected or taken back after the words that closed the session. */
   @EventListener
   void onCorrected(Runs.RunCorrected e) {
-    judge(e.clientId(), e.runId(), "a set was told or corrected afterwards");
+    judge(e.clientId(), e.runId(), "a set was told or corrected afterwards", false);
   }
 
   /**
@@ -85,7 +85,7 @@ class ToleranceService implements Verdicts {
    */
   @EventListener
   void onAnswered(CheckIns.Answered e) {
-    judge(e.clientId(), e.runId(), null);
+    judge(e.clientId(), e.runId(), null, true);
   }
 
   /**
@@ -93,8 +93,9 @@ class ToleranceService implements Verdicts {
    * In which order runs and mornings come in changes nothing.
    *
    * @param again why it is reckoned anew; null where that is the usual course
+   * @param morning a check-in was told
    */
-  private void judge(UUID clientId, UUID runId, @Nullable String again) {
+  private void judge(UUID clientId, UUID runId, @Nullable String again, boolean morning) {
     Reckoner.Case of = reckoner.around(clientId, runId);
     takenBack(of, runId);
     for (String family : of.history().families().keySet()) {
@@ -105,7 +106,7 @@ class ToleranceService implements Verdicts {
         boolean known = i == at || of.row(all.get(i).runId(), family).isPresent();
         if (rests && known) {
           List<FamilySession> upTo = of.history().of(family).subList(0, i + 1);
-          keep(of, family, upTo.get(i), of.judge(family, upTo), again);
+          keep(of, family, upTo.get(i), of.judge(family, upTo), again, morning);
         }
       }
     }
@@ -139,7 +140,12 @@ class ToleranceService implements Verdicts {
 
   /** Keeps a verdict: a STAY is settled by itself, the others wait for the professional. */
   private void keep(
-      Reckoner.Case of, String familyId, FamilySession last, Judgement j, @Nullable String again) {
+      Reckoner.Case of,
+      String familyId,
+      FamilySession last,
+      Judgement j,
+      @Nullable String again,
+      boolean morning) {
     List<VerdictRow> known = of.rows;
     VerdictRow row = of.row(last.runId(), familyId).orElse(null);
     Rejudging.Known before = row == null || row.takenBack() ? null : row.known();
@@ -170,6 +176,10 @@ class ToleranceService implements Verdicts {
     }
     if (row.takenBack()) {
       row.again = null;
+    }
+    if (morning && before != null) {
+      Verdict was = row.beforeMorning == null ? row.verdict : row.beforeMorning;
+      row.beforeMorning = was == j.verdict() ? null : was;
     }
     row.judgement = JudgementDocument.write(j);
     row.verdict = j.verdict();

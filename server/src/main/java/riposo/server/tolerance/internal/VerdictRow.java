@@ -78,6 +78,12 @@ class VerdictRow extends Owned {
   /** Why it was reckoned anew after it had been reached; null where it was not. */
   @Nullable String again;
 
+  /** What it was before the morning was told; null where the morning changed nothing. */
+  @Enumerated(EnumType.STRING)
+  @JdbcTypeCode(SqlTypes.VARCHAR)
+  @Column(name = "before_morning")
+  @Nullable Verdict beforeMorning;
+
   /** Why a verdict is no more: what it rested on was taken back. */
   static final String TAKEN_BACK = "every set of it was taken back";
 

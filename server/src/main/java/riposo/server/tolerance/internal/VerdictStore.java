@@ -11,6 +11,8 @@ import riposo.server.tolerance.Verdicts;
 interface VerdictStore extends Store<VerdictRow> {
   List<VerdictRow> findByClientIdOrderByOnDateAscCreatedAtAsc(UUID clientId);
 
+  List<VerdictRow> findByRunIdAndClientIdOrderByFamilyId(UUID run, UUID client);
+
   /** The newest of each family that leaves a standing. */
   @Query(
       "from FamilyVerdict v where v.id in (select t.id from (select w.id as id, row_number() over"
