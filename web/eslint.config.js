@@ -22,6 +22,7 @@ const COUNTING = [
   'src/features/limits/OnDate.tsx',
   'src/features/limits/LimitRibbon.tsx',
   'src/features/movements/FamilyPage.tsx',
+  'src/features/tolerance/Diary.tsx',
   'src/features/tolerance/Strip.tsx',
   'src/features/tolerance/Sessions.tsx',
   'src/features/tolerance/scale.ts',

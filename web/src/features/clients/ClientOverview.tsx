@@ -11,6 +11,7 @@ import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { OutcomeMark, RuleLink } from '../../ui/Outcome'
 import { nextStep } from './next'
+import { consequence, HAPPENED } from './happened'
 import { useClient } from './useClient'
 import { ThroughDay } from './ThroughDay'
 
@@ -202,16 +203,6 @@ const READINGS: Record<string, string> = {
   GLUCOSE: 'glucose',
 }
 
-const HAPPENED: [S['HappenedForm']['kind'], string][] = [
-  ['HEART_EVENT', 'a heart event, stroke, clot or new device'],
-  ['SYMPTOM', 'a new symptom: chest, breath, dizziness, heartbeat, calf'],
-  ['OPERATION', 'an operation or a fracture'],
-  ['ILLNESS', 'an illness'],
-  ['HOSPITAL', 'a hospital stay'],
-  ['FALL', 'a fall'],
-  ['FLARE', 'a flare of pain or of a condition'],
-]
-
 function HappenedForm({ clientId, onDone }: { clientId: string; onDone: () => void }) {
   const today = useToday()
   const [form, setForm] = useState<S['HappenedForm']>({ kind: 'ILLNESS', on: today, note: '' })
@@ -230,7 +221,6 @@ function HappenedForm({ clientId, onDone }: { clientId: string; onDone: () => vo
     },
   })
   const error = save.error instanceof ApiError ? save.error : undefined
-  const voids = ['HEART_EVENT', 'SYMPTOM', 'OPERATION'].includes(form.kind)
   return (
     <form
       noValidate
@@ -273,11 +263,7 @@ function HappenedForm({ clientId, onDone }: { clientId: string; onDone: () => vo
           />
         )}
       </Field>
-      <p className="mb-4 text-sm">
-        {voids
-          ? 'Clearances given before it no longer count: a clearance dated after it is wanted.'
-          : 'The client is screened again before the next run, whatever the gap.'}
-      </p>
+      <p className="mb-4 text-sm">{consequence(form.kind)}</p>
       <Failure error={save.error} />
       <Button main type="submit" disabled={save.isPending}>
         Record

@@ -11,6 +11,7 @@ import { Loading } from '../../ui/Loading'
 import { useClient } from '../clients/useClient'
 import { AsTable, session } from './AsTable'
 import { Decision, Mark } from './Decision'
+import { Diary } from './Diary'
 import { Sessions } from './Sessions'
 import { Strip, usePlaces } from './Strip'
 import { held, said } from './scale'
@@ -158,6 +159,7 @@ function Shown({ v, chooser }: { v: S['ToleranceView']; chooser: React.ReactNode
           >
             <div ref={plot}>{width > 0 && <Sessions v={v} width={width} {...sight} />}</div>
           </Row>
+          <Diary v={v} width={width} Row={Row} />
           {v.families.map((f) => (
             <Row
               key={f.familyId}

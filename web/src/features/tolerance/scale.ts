@@ -111,3 +111,21 @@ export function held(marks: S['FamilyMark'][]): string[] {
   let now = ''
   return marks.map((m) => (now = m.label ?? now))
 }
+
+const NEXT = 6
+/** Where words over marks begin so that none run into each other; undefined where there is no room. */
+export function markLabels(marks: { x: number; text: string }[], width: number): (number | undefined)[] {
+  const places: (number | undefined)[] = marks.map(() => undefined)
+  let free = width - PAD
+  // from the newest back: what is newest is said first
+  for (let i = marks.length - 1; i >= 0; i--) {
+    const m = marks[i]
+    if (!m) continue
+    const long = m.text.length * LETTER
+    const left = Math.min(m.x - NEXT, free - long)
+    if (left < 0 || left + long < m.x - NEXT) continue
+    places[i] = left
+    free = left - NEXT
+  }
+  return places
+}

@@ -82,7 +82,11 @@ const VIEW: S['ToleranceView'] = {
 const PATH = '/api/clients/c1/tolerance'
 const DECISION = '/api/verdicts/v1/decision'
 const page = (view: Partial<S['ToleranceView']> = {}, replies: Parameters<typeof server>[0] = {}) => {
-  const api = server({ [`GET ${PATH}`]: { ...VIEW, ...view }, ...replies })
+  const api = server({
+    [`GET ${PATH}`]: { ...VIEW, ...view },
+    'GET /api/clients/c1/diary': [],
+    ...replies,
+  })
   const shown = show(<TolerancePage />, { client: { client: { id: 'c1' } as S['Client'] } })
   return { api, ...shown }
 }

@@ -63,6 +63,28 @@ export const clients = {
           }),
         ),
     }),
+  diary: (id: string, from: string) =>
+    queryOptions({
+      queryKey: ofClient(id, 'diary', from),
+      queryFn: () =>
+        told(
+          http.GET('/api/clients/{clientId}/diary', {
+            params: { path: { clientId: id }, query: { from } },
+          }),
+        ),
+      placeholderData: keepPreviousData,
+    }),
+  /** What was different before a day. */
+  before: (id: string, on: string) =>
+    queryOptions({
+      queryKey: ofClient(id, 'diary', 'before', on),
+      queryFn: () =>
+        told(
+          http.GET('/api/clients/{clientId}/diary/before', {
+            params: { path: { clientId: id }, query: { on } },
+          }),
+        ),
+    }),
   dayPlans: (id: string) =>
     queryOptions({
       queryKey: ofClient(id, 'day-plans'),

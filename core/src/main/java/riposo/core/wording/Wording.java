@@ -626,6 +626,11 @@ public final class Wording {
         + ".";
   }
 
+  /** With a capital at its beginning. */
+  public static String capital(String words) {
+    return words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1);
+  }
+
   /** "1 verdict", "3 verdicts". */
   public static String counted(long n, String one, String many) {
     return n + " " + (n == 1 ? one : many);

@@ -144,6 +144,7 @@ public interface Runs {
    *
    * @param effort told after it, 0 to 10; null while it is not
    * @param minutes the person was in it; null while it goes on
+   * @param note of the words after it
    */
   record SessionLine(
       UUID runId,
@@ -152,7 +153,8 @@ public interface Runs {
       RunState.Status status,
       @Nullable Integer effort,
       @Nullable Integer minutes,
-      TodayCheck.@Nullable Dose dose) {
+      TodayCheck.@Nullable Dose dose,
+      @Nullable String note) {
     /** Effort times minutes; null where one of them is not known. */
     public @Nullable Integer load() {
       return effort == null || minutes == null ? null : (Integer) (effort * minutes);

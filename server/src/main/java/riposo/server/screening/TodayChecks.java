@@ -48,8 +48,10 @@ public interface TodayChecks {
    * How somebody said they were before a session, 0 to 10; null where it was not asked.
    *
    * @param sleep of the night before
+   * @param hardYesterday the day before was a hard one
    */
-  record Felt(LocalDate date, @Nullable Integer sleep, @Nullable Integer energy) {}
+  record Felt(
+      LocalDate date, @Nullable Integer sleep, @Nullable Integer energy, boolean hardYesterday) {}
 
   /** What was said from a day on, in time order; withdrawn checks left out. */
   List<Felt> felt(UUID clientId, LocalDate since);

@@ -35,7 +35,7 @@ interface PersonStore extends Store<PersonRow> {
 
   @Query(
       "select new riposo.server.run.Runs$SessionLine(p.runId, p.onDate, r.planName, r.status, p.effortAfter,"
-          + " coalesce(p.minutes, r.minutes), p.dose) from RunPerson p join Run r on r.id = p.runId"
+          + " coalesce(p.minutes, r.minutes), p.dose, p.note) from RunPerson p join Run r on r.id = p.runId"
           + " where p.clientId = :client order by p.onDate, p.createdAt")
   List<Runs.SessionLine> lines(UUID client);
 

@@ -374,7 +374,7 @@ class TodayService implements TodayChecks {
         .map(
             c -> {
               Given g = json.read(c.given, Given.class);
-              return new Felt(c.onDate, g.sleep(), g.energy());
+              return new Felt(c.onDate, g.sleep(), g.energy(), g.hardYesterday());
             })
         .toList();
   }

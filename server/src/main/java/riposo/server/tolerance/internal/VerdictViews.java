@@ -192,6 +192,16 @@ class VerdictViews {
         j.verdict() != v.verdict);
   }
 
+  private static String second(FamilySession s) {
+    FamilySession.Second second = s.second();
+    if (second == null) {
+      return "";
+    }
+    return second.answer() == null
+        ? ", at 72 h not answered"
+        : ", at 72 h pain " + second.answer().pain();
+  }
+
   private static List<String> restsOn(VerdictRow v, Judgement j, History history) {
     List<String> rests = new ArrayList<>();
     for (FamilySession s : history.of(v.familyId)) {
@@ -202,7 +212,8 @@ class VerdictViews {
                 : "next morning pain "
                     + s.nextDay().pain()
                     + ", "
-                    + s.nextDay().compared().name().toLowerCase(Locale.ROOT);
+                    + s.nextDay().compared().name().toLowerCase(Locale.ROOT)
+                    + second(s);
         rests.add(
             Wording.day(s.date())
                 + ": "
