@@ -21,6 +21,16 @@ export const usePlaces = ({ v, width }: Span) =>
     return v.list.map((s) => x(s.date))
   }, [v, width])
 
+/** The hatching of days away, once on a page. */
+export const Hatch = () => (
+  <svg width="0" height="0" aria-hidden className="absolute">
+    <pattern id="away" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <rect width="7" height="7" fill="#EDE3EC" />
+      <line x1="0" x2="0" y1="0" y2="7" stroke="#6A4A68" strokeOpacity="0.45" strokeWidth="2" />
+    </pattern>
+  </svg>
+)
+
 /** The days without a session, hatched. */
 export function Away({
   v,

@@ -13,7 +13,7 @@ import { AsTable, session } from './AsTable'
 import { Decision, Mark } from './Decision'
 import { Diary } from './Diary'
 import { Sessions } from './Sessions'
-import { Strip, usePlaces } from './Strip'
+import { Hatch, Strip, usePlaces } from './Strip'
 import { held, said } from './scale'
 import { SPANS, spanOf } from './span'
 import { useWidth } from './useWidth'
@@ -137,6 +137,7 @@ function Shown({ v, chooser }: { v: S['ToleranceView']; chooser: React.ReactNode
         <AsTable v={v} />
       ) : (
         <div className="border-t-2 border-ink">
+          <Hatch />
           <Row
             name="All sessions"
             head={

@@ -22,3 +22,11 @@ create table diary_entry (
   constraint diary_client foreign key (client_id) references client (id)
 );
 create index diary_by_client on diary_entry (client_id, on_date);
+-- a client's review: what was found is kept as it was on the day it closed
+create table review (
+  id uuid primary key, studio_id uuid not null, version bigint not null, created_at datetime(6) not null,
+  client_id uuid not null, from_date date not null, on_date date not null, asked bit not null, opened_by varchar(120) not null,
+  closed_on date null, closed_by varchar(120) null, words varchar(1000) null, facts longtext null, points longtext not null,
+  constraint review_client foreign key (client_id) references client (id)
+);
+create index review_by_client on review (client_id, on_date);

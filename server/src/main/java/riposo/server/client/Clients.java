@@ -162,6 +162,14 @@ public interface Clients {
   /** Where the client trains; null for the quick list of own kit. */
   void setRoom(UUID id, @Nullable UUID roomId);
 
+  /**
+   * Puts another goal in the place of the client's; returns the one before, null where none was.
+   */
+  @Nullable String setGoal(UUID id, String goal);
+
+  /** Sets the effort aimed for, 1 to 10; returns the one before. */
+  int setGoalEffort(UUID id, int effort);
+
   /** Sets the no-progression flag, as a screening finds it. */
   void setNoProgression(UUID id, boolean on);
 }

@@ -303,6 +303,26 @@ class ClientService implements Clients {
   }
 
   @Override
+  public @Nullable String setGoal(UUID id, String goal) {
+    ClientRow row = store.require(id, "client");
+    String before = row.goal;
+    row.goal = goal;
+    store.saveAndFlush(row);
+    audit.changed("changed", "client", id, "goal", id);
+    return before;
+  }
+
+  @Override
+  public int setGoalEffort(UUID id, int effort) {
+    ClientRow row = store.require(id, "client");
+    int before = row.goalEffort;
+    row.goalEffort = effort;
+    store.saveAndFlush(row);
+    audit.changed("changed", "client", id, "goal effort " + before + " → " + effort, id);
+    return before;
+  }
+
+  @Override
   public void setNoProgression(UUID id, boolean on) {
     ClientRow row = store.require(id, "client");
     if (row.noProgression != on) {

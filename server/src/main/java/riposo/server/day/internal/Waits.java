@@ -18,6 +18,7 @@ import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Studios;
+import riposo.server.review.Reviews;
 import riposo.server.run.Runs;
 import riposo.server.screening.Readiness;
 import riposo.server.tolerance.Verdicts;
@@ -39,6 +40,7 @@ class Waits {
   private final Limits limits;
   private final CheckIns checkIns;
   private final Verdicts verdicts;
+  private final Reviews reviews;
   private final Studios studios;
 
   Waits(
@@ -48,6 +50,7 @@ class Waits {
       Limits limits,
       CheckIns checkIns,
       Verdicts verdicts,
+      Reviews reviews,
       Studios studios) {
     this.clients = clients;
     this.runs = runs;
@@ -55,6 +58,7 @@ class Waits {
     this.limits = limits;
     this.checkIns = checkIns;
     this.verdicts = verdicts;
+    this.reviews = reviews;
     this.studios = studios;
   }
 
@@ -183,6 +187,18 @@ class Waits {
                         : "session of " + Wording.day(r.date()) + " was never ended",
                     r.id()));
       }
+    }
+    for (Reviews.Due d :
+        reviews.due(clients.all().stream().map(Clients.Client::id).toList(), day)) {
+      waits.add(
+          new WaitView(
+              "SIX_WEEKS",
+              d.clientId(),
+              name(d.clientId()),
+              d.open()
+                  ? "review begun on " + Wording.day(d.since()) + ", not closed"
+                  : "review due since " + Wording.day(d.since()),
+              null));
     }
     return once(waits);
   }
