@@ -26,6 +26,7 @@ const COUNTING = [
   'src/features/tolerance/Strip.tsx',
   'src/features/tolerance/Sessions.tsx',
   'src/features/tolerance/scale.ts',
+  'src/features/review/pictures.tsx',
   'src/features/tolerance/Charts.tsx',
   'src/features/adapt/steps.ts',
   'src/features/limits/caps.ts',

@@ -39,6 +39,8 @@ function Addresses({ me }: { me: S['Me'] }) {
       <Route element={<Shell me={me} />}>
         <Route index element={<Page.Day />} />
         <Route path="clients" element={<Page.Clients />} />
+        <Route path="clients/:clientId/for-client" element={<Page.ForClient />} />
+        <Route path="clients/:clientId/for-physio" element={<Page.ForPhysio />} />
         <Route path="clients/:clientId" element={<Page.Client />}>
           <Route index element={<Page.Overview />} />
           <Route path="screening" element={<Page.Screening />} />
@@ -50,6 +52,8 @@ function Addresses({ me }: { me: S['Me'] }) {
           <Route path="letter" element={<Page.Letter />} />
           <Route path="tolerance" element={<Page.Tolerance />} />
           <Route path="tolerance/:familyId" element={<Page.ToleranceFamily />} />
+          <Route path="review" element={<Page.Review />} />
+          <Route path="review/:reviewId" element={<Page.Review />} />
           <Route path="plan" element={<Page.Adapt />} />
           <Route path="plan/:planId" element={<Page.Adapt />} />
         </Route>

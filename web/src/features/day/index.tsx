@@ -19,6 +19,7 @@ const goes: Record<string, { words: string; to: (w: S['WaitView']) => string }> 
   CLEARANCE: { words: 'open', to: (w) => `/clients/${w.clientId}` },
   LIMITS: { words: 'decide', to: (w) => `/clients/${w.clientId}/screening` },
   REVIEW: { words: 'review', to: (w) => `/clients/${w.clientId}/limits` },
+  SIX_WEEKS: { words: 'review', to: (w) => `/clients/${w.clientId}/review` },
   AFTER: { words: 'ask', to: (w) => `/after/${w.about}` },
   RUN: { words: 'go back in', to: (w) => `/run/${w.about}` },
 }

@@ -54,6 +54,12 @@ export function TolerancePage() {
   )
 }
 
+const PAPERS = [
+  ['review', 'Review'],
+  ['for-client', 'For the client'],
+  ['for-physio', 'For the physio'],
+] as const
+
 function Shown({ v, chooser }: { v: S['ToleranceView']; chooser: React.ReactNode }) {
   const { client } = useClient()
   const go = useNavigate()
@@ -103,6 +109,17 @@ function Shown({ v, chooser }: { v: S['ToleranceView']; chooser: React.ReactNode
     <>
       <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
         {chooser}
+        <nav aria-label="Papers" className="no-print flex flex-wrap gap-x-4 text-sm">
+          {PAPERS.map(([to, words]) => (
+            <Link
+              key={to}
+              to={`/clients/${client.id}/${to}`}
+              className="min-h-[34px] content-center text-teal underline underline-offset-4"
+            >
+              {words}
+            </Link>
+          ))}
+        </nav>
         <p className="ml-auto text-sm">
           <strong>{v.waiting === 0 ? 'Nothing to decide' : `${v.waiting} to decide`}</strong>
         </p>

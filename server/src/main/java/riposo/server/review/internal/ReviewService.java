@@ -60,7 +60,8 @@ class ReviewService implements Reviews {
    * @param due the day the next is due, past or to come; null where nobody trains
    * @param openId the one that is open; null where none is
    */
-  record ReviewList(@Nullable LocalDate due, @Nullable UUID openId, List<ReviewLine> reviews) {}
+  record ReviewList(
+      LocalDate today, @Nullable LocalDate due, @Nullable UUID openId, List<ReviewLine> reviews) {}
 
   /**
    * A review whole.
@@ -118,6 +119,7 @@ class ReviewService implements Reviews {
     clients.require(clientId);
     List<ReviewRow> rows = store.findByClientIdOrderByOnDateDescCreatedAtDesc(clientId);
     return new ReviewList(
+        studios.today(),
         due(clientId, last(rows)),
         rows.stream().filter(r -> r.closedOn == null).findFirst().map(r -> r.id).orElse(null),
         rows.stream()
