@@ -8,7 +8,7 @@ import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { consequence, HAPPENED } from '../clients/happened'
 import { useClient } from '../clients/useClient'
-import { markLabels, PAD, across } from './scale'
+import { HALO, markLabels, PAD, across } from './scale'
 import { Away } from './Strip'
 
 type Mark = S['Mark']
@@ -154,6 +154,7 @@ function Marks({
               fontSize="11.5"
               fontWeight={m.grave ? 600 : 400}
               fill={m.grave ? '#6A4A68' : '#1F2D36'}
+              {...HALO}
             >
               {m.title.toLowerCase()}
             </text>

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react'
 import type { S } from '../../lib/api'
-import { PAD, STRIP, across, effortAt, held, labels, nearest, painAt, paths, said } from './scale'
+import { HALO, PAD, STRIP, across, effortAt, held, labels, nearest, painAt, paths, said } from './scale'
 
 interface Span {
   v: S['ToleranceView']
@@ -47,7 +47,7 @@ export function Away({
       <g key={a.from}>
         <rect x={left} y={top} width={Math.max(2, wide)} height={height} fill="url(#away)" />
         {words && wide > 84 && (
-          <text x={left + 6} y={top + 13} fontSize="11" fill="#6A4A68">
+          <text x={left + 6} y={top + 13} fontSize="11" fill="#6A4A68" {...HALO}>
             away, {a.days} days
           </text>
         )}
@@ -121,6 +121,7 @@ const Art = memo(function Art({ f, v, width }: Span & { f: S['FamilyRow'] }) {
           fontWeight="600"
           textAnchor={l.end ? 'end' : 'start'}
           fill="#0E5A68"
+          {...HALO}
         >
           {l.text}
         </text>

@@ -3,6 +3,8 @@ import type { S } from '../../lib/api'
 /** Where things are drawn on a strip, in px; widths come from the page. */
 export const PAD = 8
 export const STRIP = { top: 12, bottom: 44, aim: 64, effort: 6, base: 116, pain: 3, height: 122 } as const
+/** Keeps words on a drawing readable where a line or a hatching runs under them. */
+export const HALO = { paintOrder: 'stroke', stroke: '#F7F3EC', strokeWidth: 3 } as const
 /** Room at the right of the plot, so that the newest mark is whole. */
 const DAY_MS = 86_400_000
 

@@ -201,7 +201,7 @@ class DeskTest {
 
   @Test
   void screeningSaysWhatIsWrongAtTheQuestionAndWeeksAreCounted() {
-    Studio.client(page, "Wendeline Cruz");
+    Studio.client(page, "Sunniva Aske");
     Studio.link(page, "Screening").click();
     for (String question :
         List.of("Pregnant, or a birth in the last 12 months?", "Pregnant now?")) {
@@ -214,7 +214,7 @@ class DeskTest {
     assertThat(page.getByText("gives a pregnancy not yet begun")).isVisible();
     due.fill(LocalDate.now(Studio.ZONE).plusDays(280 - 24 * 7 - 3).toString());
     assertThat(page.getByText("24+3").first()).isVisible();
-    page.getByLabel("Read to and agreed by").fill("Wendeline Cruz");
+    page.getByLabel("Read to and agreed by").fill("Sunniva Aske");
     Studio.button(page, "Sign and keep").click();
     assertThat(page.getByText(Pattern.compile("fields need another look")).first()).isVisible();
     assertThat(page.getByText(Pattern.compile("\\d+ to answer"))).isVisible();

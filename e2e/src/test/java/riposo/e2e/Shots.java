@@ -17,8 +17,8 @@ class Shots {
     Page page = Studio.marit(1280, 800);
     page.getByText("Waits for you").waitFor();
     shot(page, "day-sheet");
-    Studio.client(page, "Wendeline Cruz");
-    page.getByText("Screen Wendeline").click();
+    Studio.client(page, "Sunniva Aske");
+    page.getByText("Screen Sunniva").click();
     page.getByLabel("Pressure or pain in chest, neck, jaw or arm when you exert yourself?")
         .waitFor();
     page.waitForFunction("() => document.activeElement.getAttribute('role') === 'radiogroup'");
@@ -85,7 +85,7 @@ class Shots {
     phone.navigate(link);
     phone.getByText("Anything new?").waitFor();
     shot(phone, "check-in");
-    Studio.client(page, "Rashid Temur");
+    Studio.client(page, "Bruna Keel");
     Studio.link(page, "Screening").click();
     page.getByText("Proposed limits").waitFor();
     shot(page, "proposals");

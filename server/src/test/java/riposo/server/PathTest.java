@@ -273,4 +273,30 @@ class PathTest extends PathDesk {
         .as("a thread without a studio sees nothing")
         .isInstanceOf(Problems.class);
   }
+
+  @Test
+  void aScreeningThatSaysTheSameAgainSetsNoLimitTwice() {
+    String[] shoulder = {
+      "joint.any", "yes", "shoulder.pain", "yes", "shoulder.side", "right", "shoulder.kind", "stiff"
+    };
+    screened(shoulder);
+    int once = in(() -> limits.of(client)).size();
+    assertThat(once).isPositive();
+    day(30);
+    screened(shoulder);
+    assertThat(in(() -> limits.of(client))).hasSize(once);
+    assertThat(in(() -> screening.of(client)).undecided()).as("all of it is decided").isZero();
+    screened(
+        "joint.any",
+        "yes",
+        "shoulder.pain",
+        "yes",
+        "shoulder.side",
+        "left",
+        "shoulder.kind",
+        "stiff");
+    assertThat(in(() -> limits.of(client)))
+        .as("the other side is another limit")
+        .hasSizeGreaterThan(once);
+  }
 }

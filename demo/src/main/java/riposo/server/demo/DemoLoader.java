@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -34,7 +35,6 @@ import riposo.core.screening.Pressure;
 import riposo.core.screening.Question;
 import riposo.core.screening.Screening;
 import riposo.core.today.TodayCheck;
-import riposo.core.tolerance.NextDay;
 import riposo.server.checkin.CheckIns;
 import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
@@ -48,6 +48,7 @@ import riposo.server.demo.DemoDocument.RecordPart;
 import riposo.server.demo.DemoDocument.Said;
 import riposo.server.demo.DemoDocument.SessionPart;
 import riposo.server.demo.DemoDocument.TodayPart;
+import riposo.server.diary.Diary;
 import riposo.server.group.Groups;
 import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
@@ -55,6 +56,7 @@ import riposo.server.plan.Plans;
 import riposo.server.platform.AsOfClock;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
+import riposo.server.review.Reviews;
 import riposo.server.run.Runs;
 import riposo.server.screening.Readiness;
 import riposo.server.tolerance.Verdicts;
@@ -80,6 +82,8 @@ class DemoLoader implements ApplicationRunner {
   private final Verdicts verdicts;
   private final Appointments appointments;
   private final Groups groups;
+  private final Diary diary;
+  private final Reviews reviews;
   private final TransactionTemplate tx;
 
   DemoLoader(
@@ -94,6 +98,8 @@ class DemoLoader implements ApplicationRunner {
       Verdicts verdicts,
       Appointments appointments,
       Groups groups,
+      Diary diary,
+      Reviews reviews,
       PlatformTransactionManager transactions) {
     this.studios = studios;
     this.clients = clients;
@@ -106,6 +112,8 @@ class DemoLoader implements ApplicationRunner {
     this.verdicts = verdicts;
     this.appointments = appointments;
     this.groups = groups;
+    this.diary = diary;
+    this.reviews = reviews;
     this.tx = new TransactionTemplate(transactions);
   }
 
@@ -138,6 +146,12 @@ class DemoLoader implements ApplicationRunner {
     private final Map<String, UUID> client = new HashMap<>();
     private final Map<String, UUID> room = new HashMap<>();
 
+    /** Runs by client, day and hour. */
+    private final Map<String, UUID> held = new HashMap<>();
+
+    /** Something to be done as of a moment. */
+    private record Dated(Moment on, Runnable work) {}
+
     Loading(LocalDate today) {
       this.today = today;
     }
@@ -163,8 +177,8 @@ class DemoLoader implements ApplicationRunner {
     private void add(ClientPart c) {
       UUID id = joined(c);
       client.put(c.name(), id);
-      at(
-          new Moment(c.joined().day(), c.joined().hour() + 1),
+      Moment settled = new Moment(c.joined().day(), c.joined().hour() + 1);
+      Runnable word =
           () -> {
             c.limits().forEach(l -> limits.add(id, firm(l)));
             DemoDocument.ClearancePart clear = c.clearance();
@@ -177,8 +191,8 @@ class DemoLoader implements ApplicationRunner {
                   day(clear.until()),
                   clear.covers());
             }
-          });
-      c.sessions().forEach(s -> held(id, s));
+          };
+      history(id, c, new Dated(settled, () -> at(settled, word)));
       RecordPart r = c.record();
       if (r != null) {
         at(new Moment(-1, 12), () -> clients.setRecord(id, record(r)));
@@ -214,15 +228,69 @@ class DemoLoader implements ApplicationRunner {
                         new Kitbag(
                             demo.homeKit(),
                             c.weights().stream().map(g -> new Weight(g, 2)).toList())));
-            DemoDocument.ScreeningPart s = c.screening();
-            if (s != null) {
-              UUID taken = screening.take(id[0], answers(s.given(today)), c.name());
-              if (s.decided()) {
-                screening.acceptAll(taken);
-              }
-            }
           });
       return id[0];
+    }
+
+    /** Everything that happened to a client, in the order it did. */
+    private void history(UUID id, ClientPart c, Dated word) {
+      List<Dated> all = new ArrayList<>(List.of(word));
+      for (DemoDocument.ScreeningPart s : c.screenings()) {
+        Moment on = s.on() == null ? c.joined() : s.on();
+        all.add(new Dated(on, () -> screened(id, c, on, s)));
+      }
+      for (SessionPart s : c.sessions()) {
+        all.add(new Dated(new Moment(s.day(), s.hour()), () -> held(id, s)));
+        NextPart next = s.next();
+        if (next != null) {
+          Moment on = new Moment(s.day() + 1, next.hour());
+          all.add(new Dated(on, () -> at(on, () -> checkIns.answer(run(id, s), id, next.said()))));
+        }
+        if (Boolean.TRUE.equals(s.accepted())) {
+          Moment on = new Moment(s.day() + 1, 9);
+          all.add(new Dated(on, () -> at(on, () -> verdicts.acceptAll(id))));
+        }
+        NextPart second = s.second();
+        if (second != null) {
+          Moment on = new Moment(s.day() + 3, second.hour());
+          all.add(
+              new Dated(
+                  on, () -> at(on, () -> checkIns.answerSecond(run(id, s), id, second.said()))));
+        }
+      }
+      for (DemoDocument.HappenedPart h : c.happened()) {
+        Moment on = new Moment(h.day(), 18);
+        all.add(
+            new Dated(
+                on, () -> at(on, () -> screening.happen(id, h.kind(), day(h.day()), h.note()))));
+      }
+      for (DemoDocument.DiaryPart d : c.diary()) {
+        Moment on = new Moment(Math.min(d.day(), -1), 19);
+        LocalDate until = d.until() == null ? null : day(d.until());
+        all.add(
+            new Dated(
+                on, () -> at(on, () -> diary.note(id, d.kind(), day(d.day()), until, d.words()))));
+      }
+      for (DemoDocument.ReviewPart r : c.reviews()) {
+        Moment on = new Moment(r.day(), 20);
+        all.add(new Dated(on, () -> at(on, () -> reviews.hold(id, r.words()))));
+      }
+      all.stream().sorted(Comparator.comparing(d -> instant(d.on()))).forEach(d -> d.work().run());
+    }
+
+    private void screened(UUID id, ClientPart c, Moment on, DemoDocument.ScreeningPart s) {
+      at(
+          on,
+          () -> {
+            UUID taken = screening.take(id, answers(s.given(today)), c.name());
+            if (s.decided()) {
+              screening.acceptAll(taken);
+            }
+          });
+    }
+
+    private UUID run(UUID id, SessionPart s) {
+      return Objects.requireNonNull(held.get(id + " " + s.day() + " " + s.hour()));
     }
 
     private void held(UUID id, SessionPart s) {
@@ -231,19 +299,14 @@ class DemoLoader implements ApplicationRunner {
           instant(new Moment(s.day(), s.hour())),
           () -> {
             int before = Objects.requireNonNullElse(s.before(), 0);
-            run[0] = runs.start(id, made(plan, s.plan()), well(before, s.reading()), null);
+            run[0] =
+                runs.start(
+                    id, made(plan, s.plan()), well(before, s.reading(), s.saturation()), null);
             live(run[0], s);
           });
+      held.put(id + " " + s.day() + " " + s.hour(), run[0]);
       if (!Boolean.FALSE.equals(s.closed())) {
-        at(new Moment(s.day(), s.hour() + 1), () -> runs.close(run[0], 5, "GOOD"));
-      }
-      NextPart next = s.next();
-      if (next != null) {
-        NextDay said = new NextDay(next.pain(), next.compared(), false, Set.of());
-        at(new Moment(s.day() + 1, next.hour()), () -> checkIns.answer(run[0], id, said));
-      }
-      if (Boolean.TRUE.equals(s.accepted())) {
-        at(new Moment(s.day() + 1, 9), () -> verdicts.acceptAll(id));
+        at(new Moment(s.day(), s.hour() + 1), () -> runs.close(run[0], s.effort(), "GOOD"));
       }
     }
 
@@ -282,7 +345,7 @@ class DemoLoader implements ApplicationRunner {
             UUID of = made(plan, t.plan());
             appointments.add(id, of, today, t.at());
             int before = Objects.requireNonNullElse(t.before(), 0);
-            UUID run = runs.start(id, of, well(before, null), null);
+            UUID run = runs.start(id, of, well(before, null, null), null);
             Segment first =
                 runs.sheet(run).timeline().segments().stream()
                     .filter(DemoLoader::isSet)
@@ -391,12 +454,13 @@ class DemoLoader implements ApplicationRunner {
   }
 
   /** A good night, and the readings the client's conditions ask for. */
-  private static TodayCheck.Given well(int pain, @Nullable Pressure pressure) {
+  private static TodayCheck.Given well(
+      int pain, @Nullable Pressure pressure, @Nullable Integer saturation) {
     return new TodayCheck.Given(
         pressure,
         null,
         false,
-        null,
+        saturation,
         null,
         null,
         false,

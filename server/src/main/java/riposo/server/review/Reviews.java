@@ -14,6 +14,9 @@ public interface Reviews {
    */
   record Due(UUID clientId, LocalDate since, boolean open) {}
 
+  /** Holds a review as the page does, with a word for the client, and closes it at once. */
+  UUID hold(UUID clientId, String words);
+
   /** Who of these is due on a day, or has one open. */
   List<Due> due(List<UUID> clients, LocalDate day);
 

@@ -117,6 +117,9 @@ public interface Readiness {
   /** Something that happened to a client between screenings, as it was recorded. */
   record Event(LocalDate on, Happened kind, @Nullable String note, String recordedBy) {}
 
+  /** Records that something happened, as the page does. */
+  void happen(UUID clientId, Happened kind, LocalDate on, String note);
+
   /** Those of a client, newest first. */
   List<Event> happened(UUID clientId);
 

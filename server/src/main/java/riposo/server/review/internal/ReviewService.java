@@ -183,6 +183,12 @@ class ReviewService implements Reviews {
     return all;
   }
 
+  @Override
+  public UUID hold(UUID clientId, String words) {
+    ReviewView v = open(clientId);
+    return close(v.id(), v.version(), new ReviewForms.CloseForm(words)).id();
+  }
+
   /** Opens one, or goes on with the one that is open. */
   ReviewView open(UUID clientId) {
     clients.requireActive(clientId);

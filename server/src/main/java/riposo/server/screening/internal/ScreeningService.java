@@ -14,6 +14,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import riposo.core.limit.Limit;
 import riposo.core.limit.Proposal;
 import riposo.core.limit.Strength;
 import riposo.core.screening.Assessment;
@@ -236,6 +237,18 @@ class ScreeningService {
     return body.keys().stream().distinct().map(k -> decide(id, accepted(k))).toList();
   }
 
+  /** The limit that says the same already and ends no earlier; null where none does. */
+  private @Nullable UUID holds(UUID clientId, Proposal p) {
+    LocalDate today = studios.today();
+    return limits.of(clientId).stream()
+        .filter(l -> l.activeOn(today) && l.axisId().equals(p.axisId()) && l.side() == p.side())
+        .filter(l -> l.cap() == p.cap() && l.strength() == p.strength())
+        .filter(l -> l.until() == null || p.until() != null && !l.until().isBefore(p.until()))
+        .map(Limit::id)
+        .findFirst()
+        .orElse(null);
+  }
+
   /** Accepts, changes or declines one proposal of a screening. */
   ScreeningViews.ProposalView decide(UUID id, ProposalDecision body) {
     ScreeningRow row = screenings.require(id, "screening");
@@ -272,19 +285,22 @@ class ScreeningService {
             "This limit is firm by the law of the condition: it can be set tighter here; only a recorded clearance lifts or loosens it.");
       }
       String source = p.condition() + ", screening " + Wording.day(row.takenOn);
+      UUID holds = changed ? null : holds(row.clientId, p);
       d.limitId =
-          limits.add(
-              row.clientId,
-              new Limits.NewLimit(
-                  p.axisId(),
-                  p.side(),
-                  cap,
-                  p.strength(),
-                  source,
-                  changed ? p.why() + " Changed: " + d.reason : p.why(),
-                  from,
-                  until,
-                  p.review()));
+          holds != null
+              ? holds
+              : limits.add(
+                  row.clientId,
+                  new Limits.NewLimit(
+                      p.axisId(),
+                      p.side(),
+                      cap,
+                      p.strength(),
+                      source,
+                      changed ? p.why() + " Changed: " + d.reason : p.why(),
+                      from,
+                      until,
+                      p.review()));
     } else if (p.strength() == Strength.FIRM) {
       throw Problems.refused(
           "firm-limit",

@@ -355,6 +355,11 @@ class StandingService implements Readiness, FloorEvents {
   }
 
   @Override
+  public void happen(UUID clientId, Happened kind, LocalDate on, String note) {
+    clearing.getObject().happen(clientId, new ClearanceService.HappenedForm(kind, on, note));
+  }
+
+  @Override
   @Transactional(readOnly = true)
   public List<Event> happened(UUID clientId) {
     return events.findByClientIdOrderByOnDateDesc(clientId).stream()
