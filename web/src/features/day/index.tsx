@@ -38,6 +38,8 @@ export function DayPage() {
   if (day.error) return <Failure error={day.error} />
   if (!day.data) return <Loading what="the day sheet" />
   const { sessions, groups, waits, mornings, date, said } = day.data
+  // what stops comes before all that waits
+  const urgent = mornings.some((m) => m.stops)
   return (
     <div className="grid gap-x-10 lg:grid-cols-[1fr_360px]">
       <section aria-labelledby="today">
@@ -152,6 +154,7 @@ export function DayPage() {
         <Failure error={remove.error} />
       </section>
       <section aria-labelledby="waits" className="pt-5">
+        {urgent && <Mornings all={mornings} />}
         <h2 id="waits" className="mb-2 text-lg font-bold">
           Waits for you
         </h2>
@@ -180,7 +183,7 @@ export function DayPage() {
             )
           })}
         </ul>
-        <Mornings all={mornings} />
+        {!urgent && <Mornings all={mornings} />}
         <Ready runs={waits.flatMap((w) => (w.kind === 'RUN' && w.about ? [w.about] : []))} />
       </section>
       <AddSession open={adding} onOpenChange={setAdding} date={date} />
@@ -192,7 +195,7 @@ export function DayPage() {
 function Mornings({ all }: { all: S['MorningView'][] }) {
   if (all.length === 0) return null
   return (
-    <section aria-labelledby="told" className="mt-6">
+    <section aria-labelledby="told" className="my-6 first:mt-0">
       <h2 id="told" className="mb-2 text-lg font-bold">
         Told today
       </h2>

@@ -5,10 +5,15 @@ import { Paper, useFacts } from './Paper'
 const FEW = 2
 const LIMITS = 4
 
+/** Signs of arithmetic in words. */
+const plain = (words: string) => words.replace(' ≤ ', ' at most ').replace(' ≥ ', ' at least ')
+
 /** One page in plain words and big type, with three pictures. */
 export function ForClient() {
   const { f, points, words, failure } = useFacts()
   if (!f) return failure
+  // what a clinician said comes first
+  const limits = [...f.limits].sort((a, b) => Number(b.firm) - Number(a.firm))
   const first = f.client.split(' ')[0]
   const up = f.courses
     .filter((c) => c.course.way === 'UP')
@@ -69,9 +74,9 @@ export function ForClient() {
           <section className="mt-4">
             <h2 className="font-bold">What we look out for with you</h2>
             <ul className="ml-6 list-disc">
-              {f.limits.slice(0, LIMITS).map((l) => (
+              {limits.slice(0, LIMITS).map((l) => (
                 <li key={l.words}>
-                  {l.words}
+                  {plain(l.words)}
                   {l.until && `, until ${day(l.until)}`}
                 </li>
               ))}

@@ -58,7 +58,8 @@ export function ForPhysio() {
                 </td>
                 <td className={cell}>
                   {c.verdict}
-                  {(c.eases > 0 || c.stops > 0) && ` Eased ${c.eases} ×, stopped ${c.stops} ×.`}
+                  {c.eases > 0 && ` Eased ${c.eases} ×.`}
+                  {c.stops > 0 && ` Stopped ${c.stops} ×.`}
                   <span className="block text-soft">{c.rule}</span>
                 </td>
               </tr>

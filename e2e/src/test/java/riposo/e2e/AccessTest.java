@@ -21,6 +21,9 @@ class AccessTest {
           "/plan",
           "/tolerance",
           "/tolerance/sit-stand",
+          "/review",
+          "/for-client",
+          "/for-physio",
           "/record",
           "/papers",
           "/letter");
@@ -126,13 +129,21 @@ class AccessTest {
     Studio.open(page, "/records");
     String link = page.locator("a[href*='/check-in/']").first().getAttribute("href");
     phone.navigate(link);
-    phone.getByText("Anything new?").or(phone.getByText("opens the day after")).waitFor();
+    phone
+        .getByText("Anything new?")
+        .or(phone.getByText("asks this on"))
+        .or(phone.getByText("Thank you"))
+        .waitFor();
     check(phone, "check-in");
     Studio.open(page, "/");
     Locator after = page.locator("a[href^='/after/']").first();
     if (after.count() > 0) {
       visit(page, Studio.url(after.getAttribute("href")));
     }
+    Studio.open(page, "/");
+    visit(page, Studio.url(page.locator("a[href^='/ask/']").first().getAttribute("href")));
+    page.getByText("What it did").or(page.getByText("Asked by you, how?")).first().waitFor();
+    check(page, "a check-in asked by hand");
     assertEquals("", String.join("\n", found));
   }
 

@@ -1,5 +1,7 @@
 package riposo.e2e;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
 import com.microsoft.playwright.Page;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -19,6 +21,11 @@ final class Axe {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  /** Fails with what axe finds. */
+  static void clean(Page page, String where) {
+    assertEquals("", String.join("\n", broken(page, 5)), where);
   }
 
   /**
