@@ -184,7 +184,7 @@ class WholePathTest {
   private static void verdict(Page page, String link) {
     Page phone = Studio.page(360, 740);
     phone.navigate(link);
-    assertThat(phone.getByText("opens the day after")).isVisible();
+    assertThat(phone.getByText("asks this on")).isVisible();
     Studio.shift(Duration.ofDays(1));
     phone.reload();
     assertThat(phone.getByText("How are you today, Petra?")).isVisible();
@@ -194,7 +194,9 @@ class WholePathTest {
     Studio.choice(phone, "pain 3").click();
     Studio.choice(phone, "worse").click();
     Studio.choice(phone, "no").click();
-    Studio.button(phone, "Nothing new, send").click();
+    Studio.button(phone, "Nothing new").click();
+    Studio.button(phone, "Look it over").click();
+    Studio.button(phone, "Send").click();
     assertThat(phone.getByText("Thank you, Petra.")).isVisible();
     Studio.link(page, "See the verdicts").click();
     Locator row =

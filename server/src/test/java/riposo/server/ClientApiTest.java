@@ -533,6 +533,20 @@ class ClientApiTest extends ApiDesk {
     assertThat(group.status()).as(group.text()).isEqualTo(201);
     assertThat(post(c + "/day-plans", "{\"planId\":\"" + plan + "\"}").status()).isEqualTo(200);
     assertThat(post(c + "/adapted/" + plan + "/seen", "{}").status()).isEqualTo(200);
+    String note = "{\"kind\":\"NOTE\",\"on\":\"%s\",\"words\":\"quilldiary\"}";
+    assertThat(post(c + "/diary", note.formatted(LocalDate.now(ZoneId.of("Europe/Oslo")))).status())
+        .isEqualTo(201);
+    Answer review = post(c + "/reviews", "{}");
+    assertThat(review.status()).as(review.text()).isEqualTo(201);
+    assertThat(
+            call(
+                    me,
+                    "POST",
+                    "/reviews/" + review.id() + "/points",
+                    "{\"kind\":\"OTHER\",\"words\":\"quillpoint\"}",
+                    0)
+                .status())
+        .isEqualTo(200);
     Answer export = get(c + "/export");
     assertThat(export.body().path("parts").propertyNames())
         .containsExactlyInAnyOrder(
@@ -547,9 +561,13 @@ class ClientApiTest extends ApiDesk {
             "check-ins",
             "appointments",
             "groups",
-            "throughTheDay");
+            "throughTheDay",
+            "diary",
+            "reviews");
     assertThat(export.text())
         .contains(
+            "quilldiary",
+            "quillpoint",
             "Zebedee Quillfeather",
             "quillgoal",
             "Quillfriend",
