@@ -120,7 +120,7 @@ final class Trained {
             ago,
             10,
             () -> {
-              UUID begun = runs.start(id, plan, well(), null);
+              UUID begun = runs.start(id, plan, TodayCheck.Given.well(null, null, 0), null);
               log(runs, begun, ago);
               runs.close(begun, 5, "GOOD");
               return begun;
@@ -170,24 +170,6 @@ final class Trained {
 
   private static Stamp stamp(long at, int seq) {
     return new Stamp(UUID.randomUUID(), "tablet", at, seq);
-  }
-
-  private static TodayCheck.Given well() {
-    return new TodayCheck.Given(
-        null,
-        null,
-        false,
-        null,
-        null,
-        null,
-        false,
-        null,
-        7,
-        7,
-        0,
-        false,
-        false,
-        Set.of(TodayCheck.Sign.NONE));
   }
 
   /** Accepts what waits, at noon of a day. */

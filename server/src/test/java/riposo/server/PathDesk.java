@@ -73,21 +73,7 @@ public abstract class PathDesk {
   protected static final TodayCheck.Given GOOD = with(null);
 
   protected static TodayCheck.Given with(Pressure p) {
-    return new TodayCheck.Given(
-        p,
-        null,
-        false,
-        null,
-        null,
-        null,
-        false,
-        null,
-        7,
-        7,
-        0,
-        false,
-        false,
-        Set.of(TodayCheck.Sign.NONE));
+    return TodayCheck.Given.well(p, null, 0);
   }
 
   protected UUID studio;

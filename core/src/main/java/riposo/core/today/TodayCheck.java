@@ -99,6 +99,25 @@ public final class TodayCheck {
       decimal("Temperature", temperature, "30", "43", " °C");
     }
 
+    /** A good night, nothing to tell but pain, and what was read. */
+    public static Given well(@Nullable Pressure pressure, @Nullable Integer saturation, int pain) {
+      return new Given(
+          pressure,
+          null,
+          false,
+          saturation,
+          null,
+          null,
+          false,
+          null,
+          7,
+          7,
+          pain,
+          false,
+          false,
+          Set.of(Sign.NONE));
+    }
+
     /** The readings taken, with their units: "blood pressure 130/80 mmHg, pulse 72 bpm". */
     public String readings() {
       List<String> all = new ArrayList<>();

@@ -10,9 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -31,7 +29,6 @@ import riposo.core.run.Entry;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.Stamp;
-import riposo.core.screening.Pressure;
 import riposo.core.screening.Question;
 import riposo.core.screening.Screening;
 import riposo.core.today.TodayCheck;
@@ -301,7 +298,10 @@ class DemoLoader implements ApplicationRunner {
             int before = Objects.requireNonNullElse(s.before(), 0);
             run[0] =
                 runs.start(
-                    id, made(plan, s.plan()), well(before, s.reading(), s.saturation()), null);
+                    id,
+                    made(plan, s.plan()),
+                    TodayCheck.Given.well(s.reading(), s.saturation(), before),
+                    null);
             live(run[0], s);
           });
       held.put(id + " " + s.day() + " " + s.hour(), run[0]);
@@ -345,7 +345,7 @@ class DemoLoader implements ApplicationRunner {
             UUID of = made(plan, t.plan());
             appointments.add(id, of, today, t.at());
             int before = Objects.requireNonNullElse(t.before(), 0);
-            UUID run = runs.start(id, of, well(before, null, null), null);
+            UUID run = runs.start(id, of, TodayCheck.Given.well(null, null, before), null);
             Segment first =
                 runs.sheet(run).timeline().segments().stream()
                     .filter(DemoLoader::isSet)
@@ -451,26 +451,6 @@ class DemoLoader implements ApplicationRunner {
 
   private static Stamp stamp(Instant at, int seq) {
     return new Stamp(UUID.randomUUID(), "studio tablet", at.toEpochMilli(), seq);
-  }
-
-  /** A good night, and the readings the client's conditions ask for. */
-  private static TodayCheck.Given well(
-      int pain, @Nullable Pressure pressure, @Nullable Integer saturation) {
-    return new TodayCheck.Given(
-        pressure,
-        null,
-        false,
-        saturation,
-        null,
-        null,
-        false,
-        null,
-        7,
-        7,
-        pain,
-        false,
-        false,
-        Set.of(TodayCheck.Sign.NONE));
   }
 
   /** Every question answered no but those given. */

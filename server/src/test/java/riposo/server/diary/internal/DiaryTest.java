@@ -128,6 +128,24 @@ class DiaryTest extends PathDesk {
     assertThat(in(() -> store.findByClientIdOrderByOnDate(client))).isEmpty();
   }
 
+  @Test
+  void whatHappenedBeforeTheScreeningIsKeptAndAsksForScreeningAgainAsItWasNotKnownThen() {
+    screened();
+    LocalDate longAgo = today().minusDays(300);
+    in(() -> diary.note(client, Kind.MEDICINE, longAgo, null, "years of it"));
+    in(
+        () -> {
+          screening.happen(client, riposo.core.screening.Happened.FALL, longAgo, "told only now");
+          return true;
+        });
+    assertThat(marks()).extracting(Diary.Mark::on).containsExactly(longAgo, longAgo);
+    assertThat(in(() -> screening.of(client)).findings())
+        .anySatisfy(f -> assertThat(f.rule()).isEqualTo("standing.rescreen.fall"));
+    assertThat(in(() -> diary.before(client, longAgo)).lines())
+        .as("nothing is known of that time, and that is said")
+        .anySatisfy(l -> assertThat(l).contains("not told"));
+  }
+
   private void remove(UUID of, UUID id) {
     in(
         () -> {
