@@ -79,7 +79,7 @@ export function AskPage() {
           </p>
         </section>
       )}
-      <div className="grid gap-x-10 lg:grid-cols-[minmax(0,460px)_minmax(0,1fr)]">
+      <div className="grid grid-cols-1 gap-x-10 lg:grid-cols-[minmax(0,460px)_minmax(0,1fr)]">
         {may && (
           <section aria-label="Ask them" className="max-w-md">
             <Choice label="Asked by you, how?" options={BY} value={by} onChange={setBy} />

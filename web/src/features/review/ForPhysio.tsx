@@ -49,7 +49,7 @@ export function ForPhysio() {
                 <td className={cell}>{c.before}</td>
                 <td className={cell}>{c.now}</td>
                 <td className={`${cell} font-mono`}>{c.course.sessions}</td>
-                <td className={`${cell} font-mono`}>
+                <td className={`${cell} whitespace-nowrap font-mono`}>
                   {c.course.worstPain ?? '–'}
                   {c.course.hurt > 0 && ` (${c.course.hurt} ×)`}
                 </td>

@@ -113,7 +113,7 @@ function Whole({ v }: { v: S['ReviewView'] }) {
     onSuccess: () => q.changed(cache, 'client', client.id),
   })
   return (
-    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_400px]">
+    <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_400px]">
       <section aria-label="What was found">
         <div className="mb-3 flex flex-wrap items-baseline gap-x-3">
           <h2 className="text-lg font-bold">

@@ -34,6 +34,9 @@ public interface CheckIns {
 
   Mornings mornings(UUID clientId);
 
+  /** The same of those asked from a day on. */
+  Mornings mornings(UUID clientId, LocalDate since);
+
   /** Stores the answer of a client for a run of the day after, as their page does. */
   void answer(UUID runId, UUID clientId, NextDay answer);
 

@@ -122,6 +122,10 @@ final class CheckInRows {
   interface CheckInStore extends Store<CheckIn> {
     List<CheckIn> findByClientId(UUID clientId);
 
+    List<CheckIn> findByClientIdAndOpensOnGreaterThanEqual(UUID clientId, LocalDate since);
+
+    List<CheckIn> findByClientIdAndAnswerContaining(UUID clientId, String part);
+
     List<CheckIn> findByAnsweredAtIsNullAndOpensOnBetween(LocalDate from, LocalDate to);
 
     List<CheckIn> findByAnsweredAtGreaterThanEqualOrderByAnsweredAtDesc(Instant since);

@@ -53,6 +53,9 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
   /** How long an answer may be changed. */
   private static final Duration CHANGE = Duration.ofHours(1);
 
+  /** As it stands in a kept answer. */
+  private static final String EMERGENCY = NextDay.Sign.EMERGENCY.name();
+
   private final CheckInRows.CheckInStore store;
   private final CheckInRows.TokenStore tokens;
   private final CheckInRows.MessageStore messages;
@@ -342,9 +345,19 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
   @Override
   @Transactional(readOnly = true)
   public Mornings mornings(UUID clientId) {
+    return mornings(store.findByClientId(clientId));
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public Mornings mornings(UUID clientId, LocalDate since) {
+    return mornings(store.findByClientIdAndOpensOnGreaterThanEqual(clientId, since));
+  }
+
+  private Mornings mornings(List<CheckInRows.CheckIn> asked) {
     Map<UUID, NextDay> next = new HashMap<>();
     Map<UUID, FamilySession.Second> seconds = new HashMap<>();
-    for (CheckInRows.CheckIn c : store.findByClientId(clientId)) {
+    for (CheckInRows.CheckIn c : asked) {
       NextDay told = told(c);
       if (c.kind == Kind.SECOND) {
         seconds.put(c.runId, new FamilySession.Second(told));
@@ -359,7 +372,7 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
   @Transactional(readOnly = true)
   public List<Emergency> emergencies(UUID clientId) {
     List<Emergency> all = new ArrayList<>();
-    for (CheckInRows.CheckIn c : store.findByClientId(clientId)) {
+    for (CheckInRows.CheckIn c : store.findByClientIdAndAnswerContaining(clientId, EMERGENCY)) {
       NextDay told = c.errorBy == null ? told(c) : null;
       if (told != null && c.answeredAt != null && told.signs().contains(NextDay.Sign.EMERGENCY)) {
         all.add(new Emergency(studios.day(c.answeredAt), NextDay.Sign.EMERGENCY.words));

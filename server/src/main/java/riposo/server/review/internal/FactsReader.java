@@ -1,6 +1,7 @@
 package riposo.server.review.internal;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -123,15 +124,23 @@ class FactsReader {
   private static List<ReviewFacts.Week> weeks(
       List<Runs.SessionLine> lines, LocalDate from, LocalDate to) {
     List<ReviewFacts.Week> weeks = new ArrayList<>();
-    for (LocalDate week = from; !week.isAfter(to); week = week.plusDays(WEEK)) {
-      LocalDate first = week;
-      List<Runs.SessionLine> held =
-          lines.stream()
-              .filter(l -> !l.date().isBefore(first) && l.date().isBefore(first.plusDays(WEEK)))
-              .toList();
-      weeks.add(new ReviewFacts.Week(week, held.size(), load(held)));
+    // counted back from the last day, so that the last week is a whole one
+    int over = (int) ((ChronoUnit.DAYS.between(from, to) + 1) % WEEK);
+    LocalDate next = from.plusDays(over);
+    if (over > 0) {
+      weeks.add(week(lines, from, next));
+    }
+    for (; !next.isAfter(to); next = next.plusDays(WEEK)) {
+      weeks.add(week(lines, next, next.plusDays(WEEK)));
     }
     return weeks;
+  }
+
+  private static ReviewFacts.Week week(
+      List<Runs.SessionLine> lines, LocalDate first, LocalDate end) {
+    List<Runs.SessionLine> held =
+        lines.stream().filter(l -> !l.date().isBefore(first) && l.date().isBefore(end)).toList();
+    return new ReviewFacts.Week(first, held.size(), load(held));
   }
 
   private static @Nullable Integer load(List<Runs.SessionLine> held) {

@@ -101,11 +101,9 @@ class FamilyViews {
   FamilyView view(UUID clientId, String family, @Nullable Integer weeks) {
     LocalDate today = studios.today();
     LocalDate from = weeks == null ? LocalDate.EPOCH : today.minusWeeks(weeks).plusDays(1);
-    Reckoner.Case late = reckoner.of(clientId);
+    Reckoner.Case shown = reckoner.showing(clientId, from);
     Reckoner.Case of =
-        weeks == null || late.history().of(family).isEmpty()
-            ? reckoner.since(clientId, LocalDate.EPOCH)
-            : late;
+        shown.history().of(family).isEmpty() ? reckoner.since(clientId, LocalDate.EPOCH) : shown;
     History history = of.history();
     List<FamilySession> all = history.of(family);
     if (all.isEmpty()) {

@@ -76,6 +76,25 @@ class Reckoner {
     return since(clientId, newest.minusDays(WINDOW));
   }
 
+  /**
+   * The same, with the mornings of the sessions from a day on, however long ago.
+   *
+   * @param shown the first day that is shown
+   */
+  Case of(UUID clientId, List<Runs.SessionLine> lines, LocalDate shown) {
+    LocalDate newest = lines.isEmpty() ? studios.today() : lines.get(lines.size() - 1).date();
+    LocalDate since = newest.minusDays(WINDOW);
+    return since(clientId, since, shown.isBefore(since) ? shown : since);
+  }
+
+  /** The same, with every session from a day on, however long ago. */
+  Case showing(UUID clientId, LocalDate shown) {
+    List<Runs.SessionLine> lines = runs.lines(clientId);
+    LocalDate newest = lines.isEmpty() ? studios.today() : lines.get(lines.size() - 1).date();
+    LocalDate since = newest.minusDays(WINDOW);
+    return since(clientId, shown.isBefore(since) ? shown : since);
+  }
+
   /** The same, from four months before a run on. */
   Case around(UUID clientId, UUID runId) {
     List<Runs.SessionLine> lines = runs.lines(clientId);
@@ -88,10 +107,14 @@ class Reckoner {
 
   /** The same from a day on. */
   Case since(UUID clientId, LocalDate since) {
+    return since(clientId, since, since);
+  }
+
+  private Case since(UUID clientId, LocalDate since, LocalDate mornings) {
     return new Case(
         clients.require(clientId),
         runs.history(clientId, since),
-        checkIns.mornings(clientId),
+        checkIns.mornings(clientId, mornings),
         rows(clientId, since));
   }
 

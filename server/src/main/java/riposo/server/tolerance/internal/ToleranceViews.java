@@ -163,11 +163,11 @@ class ToleranceViews {
   ToleranceView view(UUID clientId, @Nullable Integer weeks) {
     LocalDate today = studios.today();
     List<Runs.SessionLine> all = runs.lines(clientId);
-    Reckoner.Case of = reckoner.of(clientId, all);
     LocalDate first = all.isEmpty() ? today : all.get(0).date();
     // a span begins with the first session where that is later
     LocalDate start = weeks == null ? first : today.minusWeeks(weeks).plusDays(1);
     LocalDate from = start.isBefore(first) ? first : start;
+    Reckoner.Case of = reckoner.of(clientId, all, from);
     List<Runs.SessionLine> lines = all.stream().filter(l -> !l.date().isBefore(from)).toList();
     History history = of.history();
     Map<UUID, Integer> at = new HashMap<>();

@@ -70,6 +70,25 @@ class StripsTest extends PathDesk {
   }
 
   @Test
+  void aYearShowsSessionsOlderThanWhatAVerdictRestsOn() {
+    day(200);
+    screened();
+    session(5, 0, 0);
+    assertThat(view(52).list()).hasSize(4);
+    assertThat(view(52).families())
+        .filteredOn(f -> f.familyId().equals("sit-stand"))
+        .singleElement()
+        .satisfies(
+            f ->
+                assertThat(f.marks())
+                    .extracting(m -> m.morning())
+                    .as("mornings of long ago too")
+                    .startsWith(0, 0));
+    assertThat(in(() -> decisions.family(client, "sit-stand", 52)).points()).hasSize(4);
+    assertThat(in(() -> decisions.family(client, "sit-stand", 12)).points()).hasSize(1);
+  }
+
+  @Test
   void aSpanLeavesOutWhatIsBeforeItButNothingThatWaits() {
     ToleranceViews.ToleranceView week = view(1);
     assertThat(week.list()).hasSize(1);
