@@ -1,5 +1,6 @@
 package riposo.server.tolerance.internal;
 
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
@@ -33,7 +34,7 @@ class Proposals implements ProposalSource {
     Map<String, Proposal> all = new HashMap<>();
     VerdictWords words = new VerdictWords(movements.wording());
     boolean waits = false;
-    for (VerdictRow v : store.newest(clientId)) {
+    for (VerdictRow v : store.newest(clientId, LocalDate.EPOCH)) {
       if (v.status == VerdictStatus.WAITING) {
         waits = true;
       } else if (v.decided != null && v.decided != Verdict.STAY && v.decidedBy != null) {

@@ -35,7 +35,7 @@ import riposo.server.screening.Readiness;
 @Transactional(readOnly = true)
 class Reckoner {
   /** Days of sessions a verdict is reckoned from: none looks further back. */
-  private static final int WINDOW = 120;
+  static final int WINDOW = 120;
 
   private final VerdictStore store;
   private final Runs runs;
@@ -125,11 +125,15 @@ class Reckoner {
   private List<VerdictRow> rows(UUID clientId, LocalDate since) {
     Map<UUID, VerdictRow> all = new HashMap<>();
     store.findByClientIdAndOnDateGreaterThanEqual(clientId, since).forEach(v -> all.put(v.id, v));
+    // a family that has one of these days has its newest among them
+    long known = all.values().stream().map(v -> v.familyId).distinct().count();
     store
         .findByClientIdAndStatusIn(clientId, List.of(VerdictStatus.WAITING))
         .forEach(v -> all.put(v.id, v));
     store.stops(clientId).forEach(v -> all.put(v.id, v));
-    store.newest(clientId).forEach(v -> all.put(v.id, v));
+    if (known < store.families(clientId).size()) {
+      store.newest(clientId, LocalDate.EPOCH).forEach(v -> all.put(v.id, v));
+    }
     List<VerdictRow> sorted = new ArrayList<>(all.values());
     sorted.sort(Comparator.comparing((VerdictRow v) -> v.onDate).thenComparing(v -> v.createdAt));
     return sorted;

@@ -10,23 +10,26 @@ import riposo.core.adapt.Standing;
 import riposo.core.tolerance.Verdict;
 import riposo.server.adapt.StandingSource;
 import riposo.server.platform.Json;
+import riposo.server.platform.Studios;
 
 /** Reads where decided verdicts leave a client. */
 @Component
 class StandingReader implements StandingSource {
   private final VerdictStore store;
   private final Json json;
+  private final Studios studios;
 
-  StandingReader(VerdictStore store, Json json) {
+  StandingReader(VerdictStore store, Json json, Studios studios) {
     this.store = store;
     this.json = json;
+    this.studios = studios;
   }
 
   @Override
   @Transactional(readOnly = true)
   public Map<String, Standing> standings(UUID clientId) {
     Map<String, Standing> all = new HashMap<>();
-    for (VerdictRow v : store.newestOutcomes(clientId)) {
+    for (VerdictRow v : store.standing(clientId, studios.today().minusDays(Reckoner.WINDOW))) {
       all.put(
           v.familyId, json.read(Objects.requireNonNull(v.outcome), Standing.class).of(v.onDate));
     }

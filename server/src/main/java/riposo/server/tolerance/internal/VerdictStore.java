@@ -13,20 +13,32 @@ interface VerdictStore extends Store<VerdictRow> {
 
   List<VerdictRow> findByRunIdAndClientIdOrderByFamilyId(UUID run, UUID client);
 
-  /** The newest of each family that leaves a standing. */
+  /** The newest from a day on of each family that leaves a standing. */
   @Query(
       "from FamilyVerdict v where v.id in (select t.id from (select w.id as id, row_number() over"
           + " (partition by w.familyId order by w.onDate desc, w.createdAt desc) as place"
-          + " from FamilyVerdict w where w.clientId = :client and w.outcome is not null) t"
-          + " where t.place = 1)")
-  List<VerdictRow> newestOutcomes(UUID client);
+          + " from FamilyVerdict w where w.clientId = :client and w.outcome is not null"
+          + " and w.onDate >= :since) t where t.place = 1)")
+  List<VerdictRow> newestOutcomes(UUID client, LocalDate since);
 
-  /** The newest verdict of each family. */
+  /** The newest verdict from a day on of each family. */
   @Query(
       "from FamilyVerdict v where v.id in (select t.id from (select w.id as id, row_number() over"
           + " (partition by w.familyId order by w.onDate desc, w.createdAt desc) as place"
-          + " from FamilyVerdict w where w.clientId = :client) t where t.place = 1)")
-  List<VerdictRow> newest(UUID client);
+          + " from FamilyVerdict w where w.clientId = :client and w.onDate >= :since) t"
+          + " where t.place = 1)")
+  List<VerdictRow> newest(UUID client, LocalDate since);
+
+  @Query("select distinct v.familyId from FamilyVerdict v where v.clientId = :client")
+  List<String> families(UUID client);
+
+  /** The newest that leaves a standing, of every family: of late first, as years are long. */
+  default List<VerdictRow> standing(UUID client, LocalDate late) {
+    List<VerdictRow> found = newestOutcomes(client, late);
+    return found.size() == families(client).size()
+        ? found
+        : newestOutcomes(client, LocalDate.EPOCH);
+  }
 
   List<VerdictRow> findByClientIdAndOnDateGreaterThanEqual(UUID client, LocalDate since);
 
