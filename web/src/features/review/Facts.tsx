@@ -32,11 +32,13 @@ export function Facts({ f }: { f: S['ReviewFacts'] }) {
         <table className="w-full min-w-[560px] border-collapse border-t-2 border-ink text-left text-sm">
           <thead className="text-soft">
             <tr>
-              {['family', 'from, to', '', 'worst pain', 'mornings worse', 'eased, stopped'].map((h, i) => (
-                <th key={i} className="py-1 pr-3 font-normal">
-                  {h}
-                </th>
-              ))}
+              {['family', 'from, to', '', 'worst pain', 'more pain next day', 'eased, stopped'].map(
+                (h, i) => (
+                  <th key={i} className="py-1 pr-3 font-normal">
+                    {h}
+                  </th>
+                ),
+              )}
             </tr>
           </thead>
           <tbody>

@@ -32,11 +32,13 @@ export function ForPhysio() {
         <table className="mb-3 w-full border-collapse text-left">
           <thead className="text-soft">
             <tr>
-              {['family', 'first', 'last', 'n', 'pain max', 'mornings worse', 'verdict, rule'].map((h) => (
-                <th key={h} className="pr-2 font-normal">
-                  {h}
-                </th>
-              ))}
+              {['family', 'first', 'last', 'n', 'pain max', 'more pain next day', 'verdict, rule'].map(
+                (h) => (
+                  <th key={h} className="pr-2 font-normal">
+                    {h}
+                  </th>
+                ),
+              )}
             </tr>
           </thead>
           <tbody>

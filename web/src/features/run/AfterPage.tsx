@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router'
 import { ApiError, type S, http, told, given } from '../../lib/api'
 import * as q from '../../lib/queries'
 import { day } from '../../lib/format'
+import { useToday } from '../../lib/today'
 import { Button } from '../../ui/Button'
 import { Choice, Scale } from '../../ui/Choice'
 import { Failure } from '../../ui/Failure'
@@ -89,6 +90,7 @@ export const keepWords = (runId: string, clientId: string, w: Words) =>
 
 function One({ run, person }: { run: S['RunView']; person: S['RunPersonView'] }) {
   const closed = person.effortAfter !== undefined
+  const today = useToday()
   const client = useQuery(q.clients.one(person.clientId))
   const links = useQuery({ ...q.runs.checkInLinks(run.id), enabled: closed })
   const [w, setWords] = useState<Words>({ effort: null, feel: null, symptom: null, note: '' })
@@ -115,7 +117,7 @@ function One({ run, person }: { run: S['RunView']; person: S['RunPersonView'] })
             The check-in is in the outbox for {client.data?.email ?? person.name}.
           </p>
           <p className="mb-1 text-sm text-soft">
-            Opens tomorrow, for three days, for this client only
+            {run.date < today ? 'Open now' : 'Opens tomorrow'}, for three days, for this client only
             {(links.data?.length ?? 0) > 1 ? '; a second one comes on the third day' : ''}.
           </p>
           <SentLink link={link} whose={person.name} />

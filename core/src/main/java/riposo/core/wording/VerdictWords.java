@@ -105,6 +105,17 @@ public record VerdictWords(Wording words) {
     return n > 0 ? "+" + n : String.valueOf(n);
   }
 
+  /** A change in the room of a mark on a line. */
+  public static String mark(Change.Kind kind) {
+    return switch (kind) {
+      case SLOWER -> "slower";
+      case HOLD -> "held";
+      case LESS_SUPPORT -> "less support";
+      case TWO_IN_ONE -> "two in one hand";
+      default -> kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    };
+  }
+
   /** The change in words; empty for none. */
   public String change(Change c) {
     if (c instanceof Change.LoadUp x) {

@@ -1,6 +1,7 @@
 package riposo.server.run;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -160,6 +161,12 @@ public interface Runs {
       return effort == null || minutes == null ? null : (Integer) (effort * minutes);
     }
   }
+
+  /** The days of a client's first and newest session. */
+  record Trained(UUID clientId, LocalDate first, LocalDate newest) {}
+
+  /** Those of these clients who had a session. */
+  List<Trained> trained(Collection<UUID> clients);
 
   /** All sessions of a client in time order. */
   List<SessionLine> lines(UUID clientId);

@@ -145,11 +145,10 @@ class ReviewService implements Reviews {
   }
 
   private @Nullable LocalDate due(UUID clientId, @Nullable LocalDate last) {
-    List<Runs.SessionLine> lines = runs.lines(clientId);
-    return lines.isEmpty()
-        ? null
-        : ReviewDue.of(
-            lines.get(0).date(), lines.get(lines.size() - 1).date(), last, studios.today());
+    return runs.trained(List.of(clientId)).stream()
+        .findFirst()
+        .map(t -> ReviewDue.of(t.first(), t.newest(), last, studios.today()))
+        .orElse(null);
   }
 
   @Override
@@ -160,6 +159,8 @@ class ReviewService implements Reviews {
     }
     Map<UUID, List<ReviewStore.Line>> known =
         store.lines(of).stream().collect(Collectors.groupingBy(ReviewStore.Line::clientId));
+    Map<UUID, Runs.Trained> trained =
+        runs.trained(of).stream().collect(Collectors.toMap(Runs.Trained::clientId, t -> t));
     List<Due> all = new ArrayList<>();
     for (UUID client : of) {
       List<ReviewStore.Line> lines = known.getOrDefault(client, List.of());
@@ -175,7 +176,9 @@ class ReviewService implements Reviews {
               .filter(Objects::nonNull)
               .max(LocalDate::compareTo)
               .orElse(null);
-      LocalDate due = open == null ? due(client, last) : open;
+      Runs.Trained t = trained.get(client);
+      LocalDate due =
+          open != null || t == null ? open : ReviewDue.of(t.first(), t.newest(), last, day);
       if (due != null && !due.isAfter(day)) {
         all.add(new Due(client, due, open != null));
       }
@@ -200,7 +203,7 @@ class ReviewService implements Reviews {
       return view(known);
     }
     LocalDate due = due(clientId, last(rows));
-    if (runs.lines(clientId).isEmpty()) {
+    if (runs.trained(List.of(clientId)).isEmpty()) {
       throw Problems.refused("no-session", "No session on record yet: there is nothing to review.");
     }
     ReviewRow row = new ReviewRow();

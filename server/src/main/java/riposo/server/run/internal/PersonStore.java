@@ -1,6 +1,7 @@
 package riposo.server.run.internal;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -38,6 +39,11 @@ interface PersonStore extends Store<PersonRow> {
           + " coalesce(p.minutes, r.minutes), p.dose, p.note) from RunPerson p join Run r on r.id = p.runId"
           + " where p.clientId = :client order by p.onDate, p.createdAt")
   List<Runs.SessionLine> lines(UUID client);
+
+  @Query(
+      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate))"
+          + " from RunPerson p where p.clientId in :clients group by p.clientId")
+  List<Runs.Trained> trained(Collection<UUID> clients);
 
   List<PersonRow> findByClientIdAndOnDateGreaterThanEqualOrderByOnDateAscCreatedAtAsc(
       UUID client, LocalDate since);

@@ -3,6 +3,7 @@ package riposo.server.run.internal;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -524,6 +525,12 @@ class RunService implements Runs {
   @Transactional(readOnly = true)
   public List<SessionLine> lines(UUID clientId) {
     return people.lines(clientId);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<Trained> trained(Collection<UUID> clients) {
+    return clients.isEmpty() ? List.of() : people.trained(clients);
   }
 
   @Override

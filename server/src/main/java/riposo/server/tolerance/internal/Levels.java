@@ -36,10 +36,16 @@ final class Levels {
     return order.size();
   }
 
-  List<ToleranceViews.FamilyMark> marks(Map<UUID, Integer> at, Reckoner.Case of) {
+  /**
+   * @param changed what was decided after a session and is no weight and no rung, by run: it is
+   *     written at the session after it
+   */
+  List<ToleranceViews.FamilyMark> marks(
+      Map<UUID, Integer> at, Reckoner.Case of, Map<UUID, String> changed) {
     List<ToleranceViews.FamilyMark> marks = new ArrayList<>();
     String label = null;
     String movement = null;
+    String change = null;
     for (Map.Entry<UUID, List<Runs.SetLine>> e : byRun.entrySet()) {
       Done now = of(e.getValue());
       String words = label(now, movement);
@@ -48,12 +54,13 @@ final class Levels {
           new ToleranceViews.FamilyMark(
               Objects.requireNonNull(at.get(e.getKey())),
               order.indexOf(key(now)),
-              words.equals(label) ? null : words,
+              change != null ? words + ", " + change : words.equals(label) ? null : words,
               lastEffort(e.getValue()),
               most(e.getValue()),
               answer == null ? null : (Integer) answer.pain()));
       label = words;
       movement = now.movementId();
+      change = changed.get(e.getKey());
     }
     return marks;
   }

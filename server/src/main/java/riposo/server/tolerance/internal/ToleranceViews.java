@@ -134,6 +134,7 @@ class ToleranceViews {
       List<OverrideView> overrides) {}
 
   private final Reckoner reckoner;
+  private final VerdictStore store;
   private final Runs runs;
   private final Movements movements;
   private final VerdictViews verdicts;
@@ -142,12 +143,14 @@ class ToleranceViews {
 
   ToleranceViews(
       Reckoner reckoner,
+      VerdictStore store,
       Runs runs,
       Movements movements,
       VerdictViews verdicts,
       TodayChecks checks,
       Studios studios) {
     this.reckoner = reckoner;
+    this.store = store;
     this.runs = runs;
     this.movements = movements;
     this.verdicts = verdicts;
@@ -180,15 +183,23 @@ class ToleranceViews {
       }
     }
     Map<UUID, Map<String, Integer>> pulses = runs.workPulses(clientId);
+    Map<String, Map<UUID, String>> changed = new HashMap<>();
+    for (VerdictStore.Taken t : store.taken(clientId, from)) {
+      changed
+          .computeIfAbsent(t.familyId(), k -> new HashMap<>())
+          .put(t.runId(), VerdictWords.mark(t.kind()));
+    }
     List<FamilyRow> families = new ArrayList<>();
-    sets.forEach((family, done) -> families.add(family(of, history, family, done, at, pulses)));
+    sets.forEach(
+        (family, done) -> families.add(family(of, history, family, done, at, pulses, changed)));
     // what waits or stops is shown however long ago it was done
     of.rows.stream()
         .filter(v -> v.status == VerdictStatus.WAITING || v.stops())
         .map(v -> v.familyId)
         .distinct()
         .filter(family -> !sets.containsKey(family))
-        .forEach(family -> families.add(family(of, history, family, List.of(), at, pulses)));
+        .forEach(
+            family -> families.add(family(of, history, family, List.of(), at, pulses, changed)));
     return new ToleranceView(
         today,
         from,
@@ -299,7 +310,8 @@ class ToleranceViews {
       String id,
       List<Runs.SetLine> done,
       Map<UUID, Integer> at,
-      Map<UUID, Map<String, Integer>> pulses) {
+      Map<UUID, Map<String, Integer>> pulses,
+      Map<String, Map<UUID, String>> changed) {
     List<FamilySession> sessions = history.of(id);
     Gap gap = of.day().gaps().get(id);
     Levels levels = new Levels(done, movements.catalogue());
@@ -313,7 +325,7 @@ class ToleranceViews {
             .toList(),
         done.isEmpty() ? "not done in this span" : name(done.get(done.size() - 1).movementId()),
         levels.count(),
-        levels.marks(at, of),
+        levels.marks(at, of, changed.getOrDefault(id, Map.of())),
         of.rows.stream()
             .filter(v -> v.familyId.equals(id) && v.stops())
             .findFirst()

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Query;
+import riposo.core.tolerance.Change;
 import riposo.core.tolerance.VerdictStatus;
 import riposo.server.platform.Store;
 import riposo.server.tolerance.Verdicts;
@@ -28,6 +29,16 @@ interface VerdictStore extends Store<VerdictRow> {
           + " from FamilyVerdict w where w.clientId = :client and w.onDate >= :since) t"
           + " where t.place = 1)")
   List<VerdictRow> newest(UUID client, LocalDate since);
+
+  /** A change that was decided after a run and is no weight and no rung. */
+  record Taken(String familyId, UUID runId, Change.Kind kind) {}
+
+  /** Those of a client's runs from a day on. */
+  @Query(
+      "select new riposo.server.tolerance.internal.VerdictStore$Taken(v.familyId, v.runId, v.taken)"
+          + " from FamilyVerdict v where v.clientId = :client and v.onDate >= :since"
+          + " and v.taken in (SLOWER, HOLD, LESS_SUPPORT, TWO_IN_ONE)")
+  List<Taken> taken(UUID client, LocalDate since);
 
   @Query("select distinct v.familyId from FamilyVerdict v where v.clientId = :client")
   List<String> families(UUID client);

@@ -127,6 +127,16 @@ class NextLoadTest extends PathDesk {
     VerdictViews.VerdictView v = verdict("pull");
     assertThat(v.status()).isEqualTo("ACCEPTED");
     assertThat(v.taken()).isEqualTo("hold 2 s at the hardest point");
+    day(9);
+    session(5, 0, 0);
+    assertThat(view().families())
+        .filteredOn(f -> f.familyId().equals("pull"))
+        .singleElement()
+        .satisfies(
+            f ->
+                assertThat(f.marks().get(f.marks().size() - 1).label())
+                    .as("a change that is no weight is written on the line too")
+                    .isEqualTo("2 kg, held"));
   }
 
   @Test
