@@ -117,7 +117,7 @@ public record Tolerance(
             now.effort().isPresent() ? (Integer) now.effort().getAsInt() : null,
             now.nextDay() != null,
             noProgression,
-            steady(sessions));
+            noProgression || askOpen ? null : steady(sessions));
     return new Judgement(
         Verdict.STAY,
         Rule.STAY,

@@ -95,7 +95,7 @@ public record VerdictWords(Wording words) {
     if (!g.answered()) {
       parts.add("No check-in yet, and unknown is not good.");
     }
-    if (g.reps() != null) {
+    if (g.reps() != null && !g.flagged()) {
       parts.add(g.reps() + " reps; " + g.wanted() + " twice running would step up.");
     }
     return parts.isEmpty() ? "Nothing calls for a change." : String.join(" ", parts);

@@ -198,9 +198,16 @@ class NextLoadTest {
     assertThat(j.verdict()).isEqualTo(Verdict.STAY);
     assertThat(((Grounds.Otherwise) j.grounds()).steadyDays()).isEqualTo(21);
     assertThat(kinds(j.ways())).containsExactly(Change.Kind.SLOWER, Change.Kind.HOLD);
-    assertThat(new Tolerance(School.PAIN_FREE, 0, 6, true, false).judge(weeks, s).ways())
-        .as("nothing may rise")
-        .isEmpty();
+    for (Tolerance t :
+        List.of(
+            new Tolerance(School.PAIN_FREE, 0, 6, true, false),
+            new Tolerance(School.PAIN_FREE, 0, 6, false, true))) {
+      Judgement closed = t.judge(weeks, s);
+      assertThat(closed.ways()).as("nothing may rise").isEmpty();
+      assertThat(((Grounds.Otherwise) closed.grounds()).steadyDays())
+          .as("and no change is said to be open")
+          .isNull();
+    }
     weeks.set(1, Sets.on(DAY.plusDays(7)).set(Side.BOTH, 2000, 10, 6, 0).next(null).session());
     assertThat(USUAL.judge(weeks, s).ways()).as("a morning not answered").isEmpty();
   }

@@ -213,4 +213,22 @@ class WordingTest {
         .isEqualTo("3 trips to the floor.");
     assertThat(Wording.clock(1180)).isEqualTo("19:40");
   }
+
+  @Test
+  void whoMayNotStepUpIsNotToldWhatWouldStepUp() {
+    VerdictWords verdicts = new VerdictWords(words);
+    assertThat(stay(verdicts, true))
+        .isEqualTo("No stepping up while exertion makes the next day worse.");
+    assertThat(stay(verdicts, false)).isEqualTo("7 reps; 9 twice running would step up.");
+  }
+
+  private static String stay(VerdictWords words, boolean flagged) {
+    return words.judgement(
+        new Judgement(
+            Verdict.STAY,
+            Rule.STAY,
+            new Grounds.Otherwise(7, 9, 4, true, flagged),
+            List.of(UUID.randomUUID()),
+            new Change.None("row", null)));
+  }
 }
