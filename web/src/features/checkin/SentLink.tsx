@@ -26,10 +26,13 @@ export function SentLink({ link, whose }: { link: string; whose: string }) {
       <p className="mt-1 flex flex-wrap items-center gap-2">
         <Button
           onClick={() =>
-            void navigator.clipboard.writeText(link).then(
-              () => setSaid('copied'),
-              () => setSaid('failed'),
-            )
+            // without https there is no clipboard at all
+            void Promise.resolve()
+              .then(() => navigator.clipboard.writeText(link))
+              .then(
+                () => setSaid('copied'),
+                () => setSaid('failed'),
+              )
           }
         >
           Copy the link

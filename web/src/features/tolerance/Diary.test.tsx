@@ -58,14 +58,18 @@ describe('the diary', () => {
     expect(screen.queryByRole('button', { name: 'Take it off' })).toBeNull()
   })
 
-  it('takes off only what is its own', async () => {
+  it('takes off only what is its own, and puts it back', async () => {
     const { api, user } = page({
       [`GET ${AT}/before`]: { on: '2026-11-20', lines: [], marked: [], caution: '' },
       [`DELETE ${AT}/d1`]: () => undefined,
+      [`POST ${AT}`]: { id: 'd2' },
     })
     await user.click(await screen.findByRole('button', { name: /20 Nov Note/ }))
     await user.click(await screen.findByRole('button', { name: 'Take it off' }))
     await waitFor(() => expect(api.sent('DELETE', `${AT}/d1`)).toHaveLength(1))
+    await user.click(await screen.findByRole('button', { name: 'Put it back' }))
+    await waitFor(() => expect(api.sent('POST', AT)).toHaveLength(1))
+    expect(api.sent('POST', AT)[0]?.body).toEqual({ kind: 'NOTE', on: '2026-11-20', words: 'new shoes' })
   })
 
   it('sends a fall where it counts for training, and says what that does', async () => {

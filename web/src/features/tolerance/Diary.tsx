@@ -33,6 +33,21 @@ export function Diary({ v, width, Row }: { v: S['ToleranceView']; width: number;
   const [open, setOpen] = useState<string>()
   const [adding, setAdding] = useState(false)
   const [whole, setWhole] = useState(false)
+  const [taken, setTaken] = useState<Mark>()
+  const cache = useQueryClient()
+  const back = useMutation({
+    mutationFn: async (m: Mark) => {
+      if (!isOwn(m.kind)) return
+      const body = { kind: m.kind, on: m.on, until: m.until, words: m.words }
+      await told(
+        http.POST('/api/clients/{clientId}/diary', { params: { path: { clientId: client.id } }, body }),
+      )
+    },
+    onSuccess: () => {
+      setTaken(undefined)
+      return q.changed(cache, 'client', client.id)
+    },
+  })
   const all = marks.data ?? []
   const newest = [...all].reverse()
   const shown = whole ? newest : newest.slice(0, FEW)
@@ -88,10 +103,25 @@ export function Diary({ v, width, Row }: { v: S['ToleranceView']; width: number;
         }
       >
         {width > 0 && <Marks all={all} v={v} width={width} open={chosen} toggle={toggle} />}
-        <Failure error={marks.error} />
+        <Failure error={marks.error ?? back.error} />
+        {taken && (
+          <p role="status" className="no-print text-sm">
+            {taken.title}, {day(taken.on)}, is taken off.{' '}
+            <button
+              type="button"
+              disabled={back.isPending}
+              className="min-h-[34px] font-semibold text-teal underline underline-offset-4"
+              onClick={() => back.mutate(taken)}
+            >
+              Put it back
+            </button>
+          </p>
+        )}
       </Row>
       {adding && <Adding today={v.today} done={() => setAdding(false)} />}
-      {chosen && <Opened key={open} m={chosen} today={v.today} close={() => setOpen(undefined)} />}
+      {chosen && (
+        <Opened key={open} m={chosen} today={v.today} close={() => setOpen(undefined)} off={setTaken} />
+      )}
     </>
   )
 }
@@ -166,7 +196,17 @@ function Marks({
 }
 
 /** A mark whole, and what was different before it. */
-function Opened({ m, today, close }: { m: Mark; today: string; close: () => void }) {
+function Opened({
+  m,
+  today,
+  close,
+  off,
+}: {
+  m: Mark
+  today: string
+  close: () => void
+  off: (m: Mark) => void
+}) {
   const { client } = useClient()
   const cache = useQueryClient()
   const over = m.on <= today
@@ -179,6 +219,7 @@ function Opened({ m, today, close }: { m: Mark; today: string; close: () => void
         }),
       ),
     onSuccess: () => {
+      off(m)
       close()
       return q.changed(cache, 'client', client.id)
     },

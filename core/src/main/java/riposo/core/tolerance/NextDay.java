@@ -23,6 +23,9 @@ public record NextDay(
     Set<Sign> newSigns,
     More more,
     @Nullable NextDay replaced) {
+  /** How often an answer may be changed; each is kept behind the next. */
+  public static final int MOST_CHANGES = 10;
+
   /** Against before the session. */
   public enum Compared {
     BETTER,
@@ -129,6 +132,11 @@ public record NextDay(
     Set<Sign> all = EnumSet.noneOf(Sign.class);
     answers().forEach(a -> all.addAll(a.newSigns));
     return all;
+  }
+
+  /** How often it was changed. */
+  public int changes() {
+    return (int) answers().count() - 1;
   }
 
   /** Signs told first and no more in what replaced it. */

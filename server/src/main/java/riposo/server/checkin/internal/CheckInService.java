@@ -295,11 +295,25 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
   private String keep(
       CheckInRows.CheckIn c, NextDay answer, CheckInRows.How how, @Nullable String askedBy) {
     NextDay before = told(c);
+    if (before != null && before.changes() >= NextDay.MOST_CHANGES) {
+      throw Problems.gone(
+          "answered",
+          "This was changed "
+              + NextDay.MOST_CHANGES
+              + " times. Tell "
+              + studios.current().name()
+              + " in person what is right.");
+    }
     NextDay now = before == null ? answer : answer.inPlaceOf(before);
     if (before == null) {
       c.answeredAt = studios.now();
     } else {
       c.changedAt = studios.now();
+    }
+    if (answer.newSigns().contains(NextDay.Sign.EMERGENCY)) {
+      // told again it stands again, whatever was withdrawn before
+      c.errorBy = null;
+      c.errorReason = null;
     }
     c.toldHow = how;
     c.askedBy = askedBy;
@@ -375,7 +389,9 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
     for (CheckInRows.CheckIn c : store.findByClientIdAndAnswerContaining(clientId, EMERGENCY)) {
       NextDay told = c.errorBy == null ? told(c) : null;
       if (told != null && c.answeredAt != null && told.signs().contains(NextDay.Sign.EMERGENCY)) {
-        all.add(new Emergency(studios.day(c.answeredAt), NextDay.Sign.EMERGENCY.words));
+        // a clearance has to come after the last word of it
+        Instant last = c.changedAt == null ? c.answeredAt : c.changedAt;
+        all.add(new Emergency(studios.day(last), NextDay.Sign.EMERGENCY.words));
       }
     }
     return all;

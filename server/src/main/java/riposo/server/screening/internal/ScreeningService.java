@@ -243,6 +243,8 @@ class ScreeningService {
     return limits.of(clientId).stream()
         .filter(l -> l.activeOn(today) && l.axisId().equals(p.axisId()) && l.side() == p.side())
         .filter(l -> l.cap() == p.cap() && l.strength() == p.strength())
+        // one that is lifted from some day to come does not go on holding
+        .filter(l -> l.liftedFrom() == null)
         .filter(l -> l.until() == null || p.until() != null && !l.until().isBefore(p.until()))
         .map(Limit::id)
         .findFirst()

@@ -188,6 +188,7 @@ class ToleranceService implements Verdicts {
     row.decidedOn = null;
     row.decidedBy = null;
     row.reason = null;
+    row.taken = null;
     // A decided standing stays in force until the new verdict is decided.
     if (now.reopened()) {
       row.outcome = null;

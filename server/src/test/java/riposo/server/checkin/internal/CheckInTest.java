@@ -106,6 +106,17 @@ class CheckInTest extends PathDesk {
   }
 
   @Test
+  void anAnswerIsChangedTenTimesAtMost() {
+    UUID run = first();
+    day(1);
+    for (int i = 0; i <= NextDay.MOST_CHANGES; i++) {
+      morning(run, i % 3, Compared.SAME);
+    }
+    refused(() -> morning(run, 0, Compared.SAME), "answered", "changed 10 times");
+    assertThat(view(run).sentence()).startsWith("Pain 1 of 10");
+  }
+
+  @Test
   void earlyLateAndOverAreToldWithTheStudiosNameAndTheDay() {
     UUID run = first();
     refused(() -> morning(run, 0, Compared.SAME), "too-early", "Path asks this on ");
@@ -202,6 +213,10 @@ class CheckInTest extends PathDesk {
     refused(() -> inError(id), "no-sign", "stands");
     assertThat(view(run).toldBy()).contains("told in error by tester: wrong line");
     assertThat(in(() -> verdicts.waiting()).get(0).stops()).as("verdicts stay").isPositive();
+    morning(run, 1, Compared.WORSE, Sign.EMERGENCY);
+    assertThat(in(() -> screening.of(client)).outcome())
+        .as("told again it stands again")
+        .isEqualTo(Outcome.CLEARANCE_ONLY);
   }
 
   private void inError(UUID id) {

@@ -303,4 +303,21 @@ class NextLoadTest extends PathDesk {
     assertThat(verdict("calf").status()).isEqualTo("WAITING");
     assertThat(verdict("calf").again()).isNull();
   }
+
+  @Test
+  void aChangeThatWasTakenIsNotSaidAnyMoreWhenItsVerdictIsReachedAnew() {
+    toTheStep();
+    decide("pull", Verdict.STEP_UP, Change.Kind.HOLD, null);
+    UUID run = verdict("pull").runId();
+    in(
+        () -> {
+          UUID who = runs.sheet(run).people().get(0).id();
+          Entry hurt = Entry.of("s2", 1, Side.BOTH).pain(4, "elbow");
+          runs.record(run, List.of(new RunEvent.Logged(stamp(clock.millis(), 3000), who, hurt)));
+          return true;
+        });
+    assertThat(verdict("pull").verdict()).isEqualTo(Verdict.EASE);
+    assertThat(verdict("pull").taken()).isNull();
+    assertThat(in(() -> store.taken(client, java.time.LocalDate.EPOCH))).isEmpty();
+  }
 }
