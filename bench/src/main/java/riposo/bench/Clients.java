@@ -194,6 +194,7 @@ public final class Clients {
     private final Map<String, Double> ability = new HashMap<>();
     private final Map<String, Integer> changes = new HashMap<>();
     private final Map<UUID, Map<String, Verdict>> decided = new HashMap<>();
+    private final Map<UUID, Map<String, Change.Kind>> taken = new HashMap<>();
     private final List<DoneRun> runs = new ArrayList<>();
     private final Map<UUID, NextDay> mornings = new HashMap<>();
     private final @Nullable String flaring;
@@ -439,7 +440,21 @@ public final class Clients {
     private void decide(String family, DoneRun run, ClientDay at, LocalDate day, boolean flare) {
       History history =
           History.of(
-              runs, mornings, Map.of(), 0, (r, f) -> decided.getOrDefault(r, Map.of()).get(f));
+              runs,
+              mornings,
+              Map.of(),
+              0,
+              new History.Decided() {
+                @Override
+                public Verdict of(UUID r, String f) {
+                  return decided.getOrDefault(r, Map.of()).get(f);
+                }
+
+                @Override
+                public Change.Kind taken(UUID r, String f) {
+                  return taken.getOrDefault(r, Map.of()).get(f);
+                }
+              });
       List<FamilySession> upTo = history.upTo(family, run.id());
       FamilySession now = upTo.get(upTo.size() - 1);
       Steps steps =
@@ -464,6 +479,7 @@ public final class Clients {
         changes.merge(family, 1, Integer::sum);
       }
       decided.computeIfAbsent(run.id(), k -> new HashMap<>()).put(family, j.verdict());
+      taken.computeIfAbsent(run.id(), k -> new HashMap<>()).put(family, change.kind());
       standings.put(
           family, Leaves.of(standings.get(family), now, family, j.verdict(), change, day));
       if (j.verdict() == Verdict.STOP_AND_REFER) {

@@ -281,7 +281,8 @@ public final class CatalogueReader {
               ? strings(m.get("carry")).stream().map(c -> constant(Carry.class, c)).toList()
               : List.of(),
           m.has("support") ? support(m.get("support")) : null,
-          words(m));
+          words(m),
+          m.has("bandReach") ? (Integer) m.get("bandReach").asInt() : null);
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException("movement " + id + ": " + e.getMessage(), e);
     }

@@ -39,7 +39,10 @@ public final class JudgementDocument {
       @Nullable Integer equalReps,
       @Nullable Side side,
       @Nullable Sided sides,
-      @Nullable Modifier support) {}
+      @Nullable Modifier support,
+      @Nullable Integer sets,
+      @Nullable Integer pull,
+      @Nullable Integer fromReps) {}
 
   private JudgementDocument() {}
 
@@ -165,12 +168,11 @@ public final class JudgementDocument {
       from = x.from();
     } else if (c instanceof Change.RungUp x) {
       from = x.from();
-    } else if (c instanceof Change.Slower x && x.tooBig() != null) {
-      from = x.tooBig().grams();
-      equal = x.tooBig().equalReps();
-    } else if (c instanceof Change.Hold x && x.tooBig() != null) {
-      from = x.tooBig().grams();
-      equal = x.tooBig().equalReps();
+    }
+    Change.Step big = c.tooBig();
+    if (big != null) {
+      from = big.grams();
+      equal = big.equalReps();
     }
     return new ChangeDocument(
         c.kind(),
@@ -182,7 +184,10 @@ public final class JudgementDocument {
         equal,
         c instanceof Change.LoadUp x && x.side() != Side.BOTH ? x.side() : null,
         c.sides(),
-        c instanceof Change.LessSupport x ? x.support() : null);
+        c instanceof Change.LessSupport x ? x.support() : null,
+        c instanceof Change.MoreSets x ? (Integer) x.sets() : null,
+        c instanceof Change.BandBeside x ? (Integer) x.pull() : null,
+        c instanceof Change.MoreReps x ? (Integer) x.from() : null);
   }
 
   private static Change change(JsonNode stored) {
@@ -206,6 +211,9 @@ public final class JudgementDocument {
           new Change.Hold(m, d.grams, step(d), d.tempo == null ? Tolerance.SLOW_TEMPO : d.tempo);
       case LESS_SUPPORT ->
           new Change.LessSupport(m, d.grams, d.support == null ? Modifier.HOLD_SUPPORT : d.support);
+      case MORE_SETS -> new Change.MoreSets(m, d.grams, step(d), known(d.sets));
+      case BAND_BESIDE -> new Change.BandBeside(m, known(d.grams), step(d), known(d.pull));
+      case MORE_REPS -> new Change.MoreReps(m, d.grams, known(d.reps), known(d.fromReps));
       case LOAD_DOWN -> new Change.LoadDown(m, known(d.grams), d.fromGrams, d.sides);
       case RUNG_DOWN -> new Change.RungDown(m);
       case FEWER_REPS -> new Change.FewerReps(m, d.grams, d.reps);
@@ -220,8 +228,8 @@ public final class JudgementDocument {
         : new Change.Step(d.fromGrams, d.equalReps);
   }
 
-  /** A weight that is always told; one that was not is no weight. */
-  private static int known(@Nullable Integer grams) {
-    return grams == null ? 0 : grams;
+  /** What is always told; a weight that was not is no weight. */
+  private static int known(@Nullable Integer told) {
+    return told == null ? 0 : told;
   }
 }

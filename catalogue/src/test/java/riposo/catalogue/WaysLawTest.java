@@ -15,16 +15,20 @@ import org.junit.jupiter.api.Test;
 import riposo.core.adapt.Adapter;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Situation;
+import riposo.core.dose.Build;
 import riposo.core.dose.Dose;
 import riposo.core.dose.Held;
 import riposo.core.dose.Loads;
 import riposo.core.dose.Sided;
 import riposo.core.dose.Weight;
+import riposo.core.kit.Band;
+import riposo.core.limit.Act;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
 import riposo.core.movement.Carry;
 import riposo.core.movement.Catalogue;
+import riposo.core.movement.Kit;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Variant;
 import riposo.core.run.DoneSet;
@@ -58,6 +62,19 @@ class WaysLawTest {
     return all;
   }
 
+  /** Two bands, one of them known by one point only, long enough to be pulled a little. */
+  private static List<Band> bands(Random random) {
+    return List.of(
+        new Band(
+            "long",
+            180 + random.nextInt(220),
+            List.of(new Band.Measured(50, 800), new Band.Measured(100, 1400)),
+            false,
+            2),
+        new Band(
+            "short", 60 + random.nextInt(140), List.of(new Band.Measured(100, 900)), false, 1));
+  }
+
   private static FamilySession session(
       Movement m, Side side, Integer left, Integer right, boolean over, int daysAgo) {
     List<DoneSet> sets = new ArrayList<>();
@@ -80,6 +97,8 @@ class WaysLawTest {
               null,
               null,
               null,
+              null,
+              2,
               null);
       sets.add(
           new DoneSet(
@@ -129,7 +148,10 @@ class WaysLawTest {
           sessions.add(session(m, side, left, right, over, ago));
         }
         FamilySession last = sessions.get(sessions.size() - 1);
-        Steps steps = Steps.from(last, CATALOGUE, ADAPTER, s, kit, null, random.nextBoolean());
+        Build build = new Build(null, random.nextBoolean() ? 150 + random.nextInt(40) : null);
+        Steps steps =
+            Steps.from(last, CATALOGUE, ADAPTER, s, kit, null, random.nextBoolean())
+                .bands(last, ADAPTER, s, null, bands(random), build);
         Judgement j = USUAL.judge(sessions, steps);
         Stream.concat(Stream.of(j.change()), j.ways().stream())
             .forEach(c -> check(c, m, side, s, kit, steps, left, right));
@@ -142,6 +164,8 @@ class WaysLawTest {
             Change.Kind.RUNG_UP,
             Change.Kind.SLOWER,
             Change.Kind.HOLD,
+            Change.Kind.MORE_SETS,
+            Change.Kind.BAND_BESIDE,
             Change.Kind.NONE);
   }
 
@@ -182,6 +206,19 @@ class WaysLawTest {
     } else if (c instanceof Change.Hold) {
       assertThat(s.caps().cap(Axis.HOLD, Side.BOTH)).as(what).isGreaterThanOrEqualTo(2);
       assertThat(m.isHold()).as(what).isFalse();
+    } else if (c instanceof Change.MoreSets more) {
+      assertThat(more.sets()).as(what).isEqualTo(3);
+      assertThat(more.tooBig()).as(what).isNotNull();
+    } else if (c instanceof Change.BandBeside band) {
+      assertThat(band.tooBig()).as(what).isNotNull();
+      assertThat(band.pull()).as(what).isBetween(100, left * steps.percent() * 2 / 100);
+      assertThat(s.kit()).as(what).contains(Kit.BAND);
+      assertThat(s.caps().cap(Axis.act(Act.BAND_LATEX), Side.BOTH)).as(what).isPositive();
+      for (Side one : List.of(Side.LEFT, Side.RIGHT)) {
+        assertThat(left + band.pull())
+            .as(what)
+            .isLessThanOrEqualTo(Loads.capGrams(plain, one, s.caps()));
+      }
     } else if (c instanceof Change.LessSupport less) {
       Performed without = new Performed(side, m.id(), List.of(), 100);
       assertThat(ADAPTER.broken(without, s.caps())).as(what + less.support()).isEmpty();

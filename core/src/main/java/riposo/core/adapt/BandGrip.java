@@ -4,10 +4,15 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import riposo.core.dose.Build;
 import riposo.core.dose.Loads;
 import riposo.core.kit.Band;
+import riposo.core.limit.Act;
+import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
+import riposo.core.movement.Carry;
+import riposo.core.movement.Kit;
 import riposo.core.movement.LoadKind;
 import riposo.core.movement.Variant;
 import riposo.core.plan.BandAsk;
@@ -25,6 +30,7 @@ import riposo.core.plan.BandAsk;
  * @param recorded whether that is the client's own stature; else it is a tall person's, so that
  *     nobody is pulled harder
  * @param none why there is no grip; null where there is one
+ * @param beside the weight in grams it is pulled with; null where the band is all there is
  */
 public record BandGrip(
     @Nullable String band,
@@ -33,7 +39,20 @@ public record BandGrip(
     boolean asked,
     int statureCm,
     boolean recorded,
-    @Nullable None none) {
+    @Nullable None none,
+    @Nullable Integer beside) {
+  /** A band alone. */
+  BandGrip(
+      @Nullable String band,
+      Band.Hold hold,
+      Band.@Nullable Grip grip,
+      boolean asked,
+      int statureCm,
+      boolean recorded,
+      @Nullable None none) {
+    this(band, hold, grip, asked, statureCm, recorded, none, null);
+  }
+
   /** Why there is no grip. */
   public enum None {
     /** No band here has been measured. */
@@ -44,6 +63,80 @@ public record BandGrip(
 
   /** Taller than nearly everybody, cm: the reach of somebody whose stature is not known. */
   private static final int TALL = 190;
+
+  /** The least pull of a band beside a weight that is worth its trouble, in grams. */
+  private static final int LEAST = 100;
+
+  /**
+   * The most that a band beside a weight may pull at the end of the movement, in grams. It pulls
+   * nothing at the start, so over the whole way at most half of that: as much as a step in weight.
+   * House rule.
+   *
+   * @param percent up that are a step at most
+   */
+  public static int pull(int grams, int percent) {
+    return grams * percent * 2 / 100;
+  }
+
+  /**
+   * A band pulled with a weight: its middle under one foot where both hands pull at once, else one
+   * end of it. Weight and band together stay under every cap of the hand. Null where no band may go
+   * with what is done; without a grip where none here pulls as little.
+   *
+   * @param grams held in each hand that holds one
+   * @param pull wanted at the end of the movement, in grams, or less
+   */
+  public static @Nullable BandGrip beside(
+      Variant form,
+      Side side,
+      @Nullable Carry carry,
+      int grams,
+      int pull,
+      Situation situation,
+      List<Band> bands,
+      Build build) {
+    Integer at = form.movement().bandReach();
+    boolean taken = carry == Carry.EACH_HAND || carry == Carry.ONE_HAND;
+    if (at == null || grams == 0 || !taken || !form.loadable() || form.emptyHand() != null) {
+      return null;
+    }
+    Integer own = build.statureCm();
+    int stature = own == null ? TALL : own;
+    int reach = (int) Math.ceil(at * (double) stature / BandAsk.STATURE - 1e-9);
+    Band.Hold hold = form.handsLoaded() == 2 ? Band.Hold.ONE_FOOT : Band.Hold.WHOLE;
+    Caps caps = situation.caps();
+    boolean open =
+        situation.kit().contains(Kit.BAND) && caps.cap(Axis.act(Act.BAND_LATEX), Side.BOTH) > 0;
+    int cap = open ? capped(form, side, carry, caps) - grams : 0;
+    return bands.stream()
+        .map(b -> found(b, hold, b.grip(hold, 0, reach, pull, cap)))
+        .filter(f -> f != null && f.grip().force().grams() >= LEAST)
+        .max(
+            Comparator.comparingInt((Found f) -> f.grip().force().grams())
+                .thenComparing(f -> f.band().name(), Comparator.reverseOrder()))
+        .map(
+            f ->
+                new BandGrip(
+                    f.band().name(), hold, f.grip(), true, stature, own != null, null, grams))
+        .orElseGet(
+            () ->
+                new BandGrip(
+                    null,
+                    hold,
+                    null,
+                    true,
+                    stature,
+                    own != null,
+                    bands.isEmpty() ? None.UNMEASURED : None.TOO_STRONG,
+                    grams));
+  }
+
+  private static int capped(Variant v, Side side, @Nullable Carry carry, Caps caps) {
+    return side == Side.BOTH
+        ? Math.min(
+            Loads.capGrams(v, Side.LEFT, carry, caps), Loads.capGrams(v, Side.RIGHT, carry, caps))
+        : Loads.capGrams(v, side, carry, caps);
+  }
 
   private record Found(Band band, Band.Hold hold, Band.Grip grip) {}
 

@@ -253,17 +253,56 @@ public final class PlanAdapter {
     Map<String, Station> asPlanned = plannedStations(today);
     for (Settled one : settled) {
       Station plain = java.util.Objects.requireNonNull(asPlanned.get(one.at().key()));
+      List<Performed> parts = done(one, turns);
       stations.put(
-          one.at().key(), station(one.at(), done(one, turns), plain, caps, standings, false));
+          one.at().key(),
+          station(one.at(), parts, plain, caps, standings, false).more(more(one.at(), parts, day)));
     }
-    Timeline timeline = Timeline.compile(today, stations::get, workCap, mobility);
+    Timeline timeline = fitting(today, stations, caps, mobility);
     Timeline asked = Timeline.compile(today, asPlanned::get, OPEN, Mobility.USUAL);
     List<AdaptedSlot> slots = new ArrayList<>();
     for (Settled one : settled) {
-      slots.add(slot(one, turns.get(one.at().key()), new Clocks(asked, timeline), caps, day));
+      slots.add(slot(one, turns.get(one.at().key()), new Clocks(asked, timeline, true), caps, day));
     }
     return whole(
         planned(plan), timeline, slots, caps, share(today, workCap), restGrows(today, workCap));
+  }
+
+  /**
+   * Sets beyond the block's of a slot: none on a cut day, or where what is done is something else.
+   */
+  private int more(SessionPlan.Asked at, List<Performed> parts, ClientDay day) {
+    if (day.today().cut() || !SlotDoses.ownSets(at)) {
+      return 0;
+    }
+    int more = 0;
+    for (Performed p : parts) {
+      Movement m = p.movementId() == null ? null : find(p.movementId());
+      Standing s = m == null ? null : standing(m, day.standings());
+      if (s == null || s.more() == null || day.gaps().containsKey(s.familyId())) {
+        return 0;
+      }
+      more = Math.max(more, s.more());
+    }
+    return more;
+  }
+
+  /** The clock, without the last of the sets added as long as it is longer than it may be. */
+  private static Timeline fitting(
+      SessionPlan plan, Map<String, Station> stations, Caps caps, Mobility mobility) {
+    int workCap = caps.cap(Axis.WORK_PER_REST, Side.BOTH);
+    int minutes = caps.cap(Axis.SESSION_MINUTES, Side.BOTH);
+    List<String> added = new ArrayList<>();
+    plan.asked().stream()
+        .map(SessionPlan.Asked::key)
+        .filter(k -> stations.containsKey(k) && stations.get(k).more() > 0)
+        .forEach(added::add);
+    Timeline t = Timeline.compile(plan, stations::get, workCap, mobility);
+    while (!added.isEmpty() && (t.total() + 59) / 60 > minutes) {
+      stations.computeIfPresent(added.remove(added.size() - 1), (k, s) -> s.more(0));
+      t = Timeline.compile(plan, stations::get, workCap, mobility);
+    }
+    return t;
   }
 
   /** The adapted plan of its slots: what limits on the session say of it. */
@@ -506,8 +545,12 @@ public final class PlanAdapter {
     }
   }
 
-  /** The clock as asked for, for nobody in particular, and the client's own. */
-  record Clocks(Timeline asked, Timeline own) {}
+  /**
+   * The clock as asked for, for nobody in particular, and the client's own.
+   *
+   * @param alone it is nobody else's
+   */
+  record Clocks(Timeline asked, Timeline own, boolean alone) {}
 
   /**
    * What the clock is told of a slot as this client does it.
@@ -827,6 +870,18 @@ public final class PlanAdapter {
       told.add(doses.dose(part, at, pieces, clocks.own(), situation.caps(), begin, day));
       found = found == null ? begin : found;
     }
+    BandGrip band = BandGrip.of(at.slot().band(), result.parts(), day, situation.caps(), adapter);
+    if (clocks.alone()) {
+      if (SlotDoses.ownSets(at)) {
+        told.replaceAll(d -> d.sets(at.rounds()));
+      }
+      BandGrip beside =
+          band == null ? doses.beside(at, result.parts(), told, situation, day) : null;
+      band = band == null ? beside : band;
+      if (beside != null && beside.grip() != null) {
+        told.replaceAll(d -> d.beside(beside.band()));
+      }
+    }
     Variant plain = catalogue.variants(asked).get(0);
     boolean one = at.slot().sides() == Sides.ONE_ONLY && plain.oneSided();
     return new AdaptedSlot(
@@ -848,7 +903,7 @@ public final class PlanAdapter {
         cut(at, plain, told, clocks, caps),
         found,
         RestStretch.of(at.key(), result.parts(), clocks.own(), situation, adapter),
-        BandGrip.of(at.slot().band(), result.parts(), day, situation.caps(), adapter),
+        band,
         upper(settled, result, found, day),
         gap(at, result, day));
   }

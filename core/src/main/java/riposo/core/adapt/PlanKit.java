@@ -59,7 +59,13 @@ public record PlanKit(List<Need> needs, List<Taken> weights) {
       for (int i = 0; i < s.result().parts().size(); i++) {
         Performed p = s.result().parts().get(i);
         if (!p.isRest()) {
-          boolean held = weights(s.doses().get(i), weights, together);
+          Dose dose = s.doses().get(i);
+          boolean held = weights(dose, weights, together);
+          if (dose.beside() != null) {
+            needs
+                .computeIfAbsent(EnumSet.of(Kit.BAND), x -> new LinkedHashSet<>())
+                .add(p.movementId());
+          }
           add(needs, p, adapter.variant(p).movement(), held);
         }
       }

@@ -161,7 +161,7 @@ public final class SharedPlan {
     Map<String, Set<Integer>> out = out(plan, day.today(), clock.timeline(), everyOther);
     List<AdaptedSlot> slots = new ArrayList<>();
     for (PlanAdapter.Settled s : settled) {
-      AdaptedSlot slot = plans.slot(s, null, new PlanAdapter.Clocks(asked, own), caps, day);
+      AdaptedSlot slot = plans.slot(s, null, new PlanAdapter.Clocks(asked, own, false), caps, day);
       int less = out.getOrDefault(s.at().key(), Set.of()).size();
       int grams = most.getOrDefault(s.at().key(), OPEN);
       slots.add(

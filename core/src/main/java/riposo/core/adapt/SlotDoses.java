@@ -30,6 +30,7 @@ import riposo.core.plan.Block;
 import riposo.core.plan.Format;
 import riposo.core.plan.FormatKind;
 import riposo.core.plan.Param;
+import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Sides;
 import riposo.core.plan.Timeline;
@@ -58,7 +59,7 @@ final class SlotDoses {
       @Nullable FoundWeight found,
       ClientDay day) {
     Format f = at.block().format();
-    int rounds = f.kind() == FormatKind.THROUGH_DAY ? f.get(Param.TIMES) : at.rounds();
+    int rounds = f.kind() == FormatKind.THROUGH_DAY ? f.get(Param.TIMES) : rounds(at, timeline);
     if (part.movementId() == null) {
       return new Dose(rounds, null, null, null, 0, null, false);
     }
@@ -102,6 +103,23 @@ final class SlotDoses {
         count.seconds(),
         series,
         height);
+  }
+
+  /** How often it comes round: those of its block, and a set more where the client has one. */
+  private static int rounds(SessionPlan.Asked at, Timeline timeline) {
+    return ownSets(at)
+        ? timeline.segments().stream()
+            .filter(g -> g.slotKey().equals(at.key()) && g.kind() == Segment.Kind.WORK)
+            .mapToInt(Segment::round)
+            .reduce(at.rounds(), Math::max)
+        : at.rounds();
+  }
+
+  /** Whether a slot is done in sets of its own, all alike, to which one can be added. */
+  static boolean ownSets(SessionPlan.Asked at) {
+    return at.block().block() == Block.WORK
+        && at.block().format().kind() == FormatKind.SETS
+        && at.rounds() == at.block().format().rounds();
   }
 
   /**
@@ -205,6 +223,43 @@ final class SlotDoses {
         this::find,
         count(v, carry),
         day.kit().weights());
+  }
+
+  /**
+   * The band a decision has put beside the weight of a slot; null where there is none, or another
+   * weight is held than it was put beside.
+   */
+  @Nullable BandGrip beside(
+      SessionPlan.Asked at,
+      List<Performed> parts,
+      List<Dose> doses,
+      Situation situation,
+      ClientDay day) {
+    Performed part = parts.get(0);
+    if (parts.size() > 1 || part.isRest() || at.block().block() != Block.WORK) {
+      return null;
+    }
+    Variant v = adapter.variant(part);
+    Standing s = PlanAdapter.standing(v.movement(), day.standings());
+    Held held = doses.get(0).weight();
+    if (s == null
+        || s.pull() == null
+        || held == null
+        || held.differs()
+        || !Integer.valueOf(held.heavier()).equals(s.grams())
+        || day.today().cut()
+        || gap(v.movement(), at, day) != null) {
+      return null;
+    }
+    return BandGrip.beside(
+        v,
+        part.side(),
+        held.way(),
+        held.heavier(),
+        s.pull(),
+        situation,
+        day.kit().bands(),
+        day.build());
   }
 
   /** The gap that cuts a movement of the work; null where none does. */

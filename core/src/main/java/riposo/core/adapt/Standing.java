@@ -17,6 +17,9 @@ import riposo.core.movement.Carry;
  * @param sides the weight side by side where they differ; null where they do not
  * @param carry a way of holding other than the slot's; null for the slot's own
  * @param session the day of the session it rests on; null where it is not told
+ * @param more sets beyond those of the plan; null for none
+ * @param pull wanted at the end of the movement of a band beside the weight, in grams; null for
+ *     none
  * @param stopped true after an accepted stop and refer: the family stays closed until reviewed
  * @see Loads
  */
@@ -32,7 +35,9 @@ public record Standing(
     LocalDate decidedOn,
     @Nullable Sided sides,
     @Nullable Carry carry,
-    @Nullable LocalDate session) {
+    @Nullable LocalDate session,
+    @Nullable Integer more,
+    @Nullable Integer pull) {
   /** The same weight on both sides, held as the slot says. */
   public Standing(
       String familyId,
@@ -56,6 +61,8 @@ public record Standing(
         decidedOn,
         null,
         null,
+        null,
+        null,
         null);
   }
 
@@ -73,7 +80,9 @@ public record Standing(
         decidedOn,
         sides,
         carry,
-        day);
+        day,
+        more,
+        pull);
   }
 
   /**

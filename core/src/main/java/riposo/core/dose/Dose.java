@@ -24,6 +24,9 @@ import riposo.core.movement.Support;
  * @param at the height it is done at, where the plan names one; null elsewhere
  * @param series repetitions round by round, or set by set, where they differ; null where they do
  *     not
+ * @param sets how many sets its block has, where one more may be asked of it; null elsewhere, and
+ *     in what was stored before it was told
+ * @param beside the band pulled with the weight, by its owner's name; null where there is none
  */
 public record Dose(
     int rounds,
@@ -38,7 +41,9 @@ public record Dose(
     @Nullable Counts counts,
     @Nullable Integer seconds,
     @Nullable List<Integer> series,
-    @Nullable At at) {
+    @Nullable At at,
+    @Nullable Integer sets,
+    @Nullable String beside) {
   /** How the two sides come. */
   public enum Turns {
     /** So much on each side. */
@@ -88,6 +93,7 @@ public record Dose(
         && Objects.equals(holdSeconds, other.holdSeconds)
         && Objects.equals(grams, other.grams)
         && Objects.equals(held, other.held)
+        && Objects.equals(beside, other.beside)
         && agree(turns, other.turns)
         && agree(counts, other.counts)
         && agree(seconds, other.seconds)
@@ -98,6 +104,79 @@ public record Dose(
 
   private static boolean agree(@Nullable Object a, @Nullable Object b) {
     return a == null || b == null || a.equals(b);
+  }
+
+  /** Neither in sets that may be added to, nor with a band beside the weight. */
+  public Dose(
+      int rounds,
+      @Nullable Integer reps,
+      @Nullable Integer holdSeconds,
+      @Nullable Integer grams,
+      int hands,
+      @Nullable Double share,
+      boolean band,
+      @Nullable Held held,
+      @Nullable Turns turns,
+      @Nullable Counts counts,
+      @Nullable Integer seconds,
+      @Nullable List<Integer> series,
+      @Nullable At at) {
+    this(
+        rounds,
+        reps,
+        holdSeconds,
+        grams,
+        hands,
+        share,
+        band,
+        held,
+        turns,
+        counts,
+        seconds,
+        series,
+        at,
+        null,
+        null);
+  }
+
+  /** The same in sets that may be added to; null where they may not. */
+  public Dose sets(@Nullable Integer other) {
+    return new Dose(
+        rounds,
+        reps,
+        holdSeconds,
+        grams,
+        hands,
+        share,
+        band,
+        held,
+        turns,
+        counts,
+        seconds,
+        series,
+        at,
+        other,
+        beside);
+  }
+
+  /** The same with a band beside the weight; null for none. */
+  public Dose beside(@Nullable String other) {
+    return new Dose(
+        rounds,
+        reps,
+        holdSeconds,
+        grams,
+        hands,
+        share,
+        band,
+        held,
+        turns,
+        counts,
+        seconds,
+        series,
+        at,
+        sets,
+        other);
   }
 
   /** The weight hand by hand; null where the movement takes none. */
@@ -138,7 +217,9 @@ public record Dose(
             counts,
             seconds,
             series,
-            at);
+            at,
+            sets,
+            null);
   }
 
   /** The same with at most so much in each hand. */
@@ -159,7 +240,9 @@ public record Dose(
             counts,
             seconds,
             series,
-            at);
+            at,
+            sets,
+            null);
   }
 
   /** The same in so many rounds. */
@@ -177,7 +260,9 @@ public record Dose(
         counts,
         seconds,
         series,
-        at);
+        at,
+        sets,
+        beside);
   }
 
   /** The same, the sides coming so. */
@@ -195,6 +280,8 @@ public record Dose(
         counts,
         seconds,
         series,
-        at);
+        at,
+        sets,
+        beside);
   }
 }

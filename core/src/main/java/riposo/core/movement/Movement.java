@@ -23,6 +23,8 @@ import riposo.core.limit.JointMotion;
  * @param support what it leans on, rises from or steps on to; null where that is not said
  * @param words everyday and gym words it is looked for by, beside its name and its family's; lower
  *     case
+ * @param bandReach from under the foot to the hand at the end of the movement, in cm, for somebody
+ *     of 170 cm, where a band can be pulled with the weight; null where none can
  */
 public record Movement(
     String id,
@@ -49,9 +51,70 @@ public record Movement(
     @Nullable SidePattern also,
     List<Carry> carry,
     @Nullable Support support,
-    List<String> words) {
+    List<String> words,
+    @Nullable Integer bandReach) {
+
+  /** A movement without a band beside a weight. */
+  public Movement(
+      String id,
+      String name,
+      String familyId,
+      Purpose purpose,
+      int rung,
+      int difficulty,
+      SidePattern sides,
+      Tempo tempo,
+      LoadKind loadKind,
+      @Nullable Double share,
+      Set<String> primary,
+      Set<String> secondary,
+      List<Set<Kit>> kit,
+      Demands demands,
+      int leastRange,
+      Set<JointMotion> ranged,
+      Set<Modifier> modifiers,
+      List<String> cues,
+      List<String> faults,
+      int lever,
+      @Nullable String figure,
+      @Nullable SidePattern also,
+      List<Carry> carry,
+      @Nullable Support support,
+      List<String> words) {
+    this(
+        id,
+        name,
+        familyId,
+        purpose,
+        rung,
+        difficulty,
+        sides,
+        tempo,
+        loadKind,
+        share,
+        primary,
+        secondary,
+        kit,
+        demands,
+        leastRange,
+        ranged,
+        modifiers,
+        cues,
+        faults,
+        lever,
+        figure,
+        also,
+        carry,
+        support,
+        words,
+        null);
+  }
 
   public Movement {
+    if (bandReach != null && (loadKind != LoadKind.DUMBBELL || bandReach < 20 || bandReach > 250)) {
+      throw new IllegalArgumentException(
+          id + ": a band is pulled with weights in the hand only, 20 to 250 cm from the foot");
+    }
     if (rung < 1) {
       throw new IllegalArgumentException(id + ": rung starts at 1, was " + rung);
     }
@@ -116,7 +179,8 @@ public record Movement(
         also,
         carry,
         support,
-        words);
+        words,
+        bandReach);
   }
 
   /** The ways a weight can be held or carried, the usual one first; empty where none is. */

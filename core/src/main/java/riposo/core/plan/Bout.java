@@ -224,9 +224,10 @@ record Bout(
         }
         case SETS -> {
           for (int i = 0; i < n; i++) {
-            for (int r = 1; r <= f.get(Param.SETS); r++) {
+            int sets = f.get(Param.SETS) + station(i, 1).more();
+            for (int r = 1; r <= sets; r++) {
               Integer own = b.slots().get(i).at(r).reps();
-              boolean last = r == f.get(Param.SETS);
+              boolean last = r == sets;
               counted(
                   i,
                   r,

@@ -14,6 +14,7 @@ import riposo.core.movement.Tempo;
  * @param sides how its sides come where the slot says so; null as the block has it
  * @param holdCap greatest still effort in seconds; {@link Integer#MAX_VALUE} when nothing caps it
  * @param tempo what the time of counted work is reckoned with
+ * @param more sets beyond those of the block, where it is done in sets and repetitions; 0 elsewhere
  */
 public record Station(
     String key,
@@ -21,8 +22,12 @@ public record Station(
     @Nullable Sides sides,
     int holdCap,
     Tempo tempo,
-    List<Piece> pieces) {
+    List<Piece> pieces,
+    int more) {
   public Station {
+    if (more < 0) {
+      throw new IllegalArgumentException("sets are added, never taken off: was " + more);
+    }
     if (pieces.isEmpty() || pieces.size() > 2) {
       throw new IllegalArgumentException("a station has one or two pieces");
     }
@@ -30,7 +35,22 @@ public record Station(
   }
 
   public Station(String key, boolean oneSided, int holdCap, Tempo tempo, List<Piece> pieces) {
-    this(key, oneSided, null, holdCap, tempo, pieces);
+    this(key, oneSided, null, holdCap, tempo, pieces, 0);
+  }
+
+  public Station(
+      String key,
+      boolean oneSided,
+      @Nullable Sides sides,
+      int holdCap,
+      Tempo tempo,
+      List<Piece> pieces) {
+    this(key, oneSided, sides, holdCap, tempo, pieces, 0);
+  }
+
+  /** The same with so many sets beyond those of the block. */
+  public Station more(int sets) {
+    return new Station(key, oneSided, sides, holdCap, tempo, pieces, sets);
   }
 
   /** The piece of a side: its own, or the one for both. */

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.AdaptedPlan;
 import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Adapter;
+import riposo.core.adapt.BandGrip;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.RestStretch;
@@ -173,7 +174,7 @@ public final class RunSheets {
     List<RunSheet.Part> parts = new ArrayList<>();
     boolean finds = s.found() != null && s.found().toBeFound();
     for (RunSheet.Part part : parts(s.result().parts(), s.doses(), day, atOnce)) {
-      parts.add(finds ? finding(part, day, goal, most) : part);
+      parts.add(beside(finds ? finding(part, day, goal, most) : part, s.band()));
     }
     List<RunSheet.Option> may = new ArrayList<>();
     for (SlotOption o : options) {
@@ -255,6 +256,21 @@ public final class RunSheets {
                 goal,
                 day.today().cut());
     return new RunSheet.Part(p.form(), p.dose(), p.capLeft(), p.capRight(), f, p.weights());
+  }
+
+  /** The part with what a band beside the weight takes of its caps; as it is where none does. */
+  private static RunSheet.Part beside(RunSheet.Part p, @Nullable BandGrip band) {
+    if (p.dose().beside() == null || band == null || band.grip() == null) {
+      return p;
+    }
+    int pull = band.grip().force().checkGrams();
+    return new RunSheet.Part(
+        p.form(),
+        p.dose(),
+        p.capLeft() == null ? null : (Integer) Math.max(0, p.capLeft() - pull),
+        p.capRight() == null ? null : (Integer) Math.max(0, p.capRight() - pull),
+        p.finding(),
+        p.weights());
   }
 
   private static int hands(Carry way) {

@@ -13,14 +13,28 @@ public sealed interface Change {
     LOAD_UP,
     TWO_IN_ONE,
     RUNG_UP,
-    SLOWER,
-    HOLD,
-    LESS_SUPPORT,
+    SLOWER(true),
+    HOLD(true),
+    LESS_SUPPORT(true),
+    MORE_SETS(true),
+    BAND_BESIDE(true),
+    MORE_REPS(true),
     LOAD_DOWN,
     RUNG_DOWN,
     FEWER_REPS,
     HALVE_SESSION,
-    STOP
+    STOP;
+
+    /** A step in how it is done: weight and rung stay. */
+    public final boolean gentle;
+
+    Kind() {
+      this(false);
+    }
+
+    Kind(boolean gentle) {
+      this.gentle = gentle;
+    }
   }
 
   Kind kind();
@@ -149,6 +163,52 @@ public sealed interface Change {
     public Kind kind() {
       return Kind.LESS_SUPPORT;
     }
+  }
+
+  /**
+   * One set more of the same.
+   *
+   * @param sets how many there are then
+   * @param tooBig the step in weight that is too big; null where there is none
+   */
+  record MoreSets(String movementId, @Nullable Integer grams, @Nullable Step tooBig, int sets)
+      implements Change {
+    @Override
+    public Kind kind() {
+      return Kind.MORE_SETS;
+    }
+  }
+
+  /**
+   * A band pulled with the same weight.
+   *
+   * @param tooBig the step in weight that is too big; null where there is none
+   * @param pull wanted of it at the end of the movement, in grams, as the scale reads it
+   */
+  record BandBeside(String movementId, Integer grams, @Nullable Step tooBig, int pull)
+      implements Change {
+    @Override
+    public Kind kind() {
+      return Kind.BAND_BESIDE;
+    }
+  }
+
+  /**
+   * More repetitions, where fewer than the plan's were agreed: they come back before anything else.
+   *
+   * @param from repetitions until now
+   */
+  record MoreReps(String movementId, @Nullable Integer grams, Integer reps, int from)
+      implements Change {
+    @Override
+    public Kind kind() {
+      return Kind.MORE_REPS;
+    }
+  }
+
+  /** The step in weight that is too big, and is why this is proposed; null where there is none. */
+  default @Nullable Step tooBig() {
+    return null;
   }
 
   /**

@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import riposo.core.limit.Side;
 import riposo.core.run.DoneSet;
+import riposo.core.tolerance.Change.Kind;
 
 /**
  * What one run says about one family.
@@ -29,7 +30,9 @@ import riposo.core.run.DoneSet;
  *     first two sessions after it
  * @param nextDay the check-in; null when not answered
  * @param second the second check-in, at 72 h; null where none was asked for
- * @param verdict what was decided after this run (accepted or overridden); null while undecided
+ * @param verdict what was decided after this run (accepted or overridden), or waits to be; null
+ *     where there is none
+ * @param taken the change that was decided on after this run; null while none was
  */
 public record FamilySession(
     UUID runId,
@@ -43,7 +46,8 @@ public record FamilySession(
     boolean fewerForGap,
     @Nullable NextDay nextDay,
     @Nullable Second second,
-    @Nullable Verdict verdict) {
+    @Nullable Verdict verdict,
+    @Nullable Kind taken) {
   /**
    * A second check-in, asked for.
    *
@@ -75,7 +79,8 @@ public record FamilySession(
         false,
         nextDay,
         null,
-        verdict);
+        verdict,
+        null);
   }
 
   public FamilySession {

@@ -20,11 +20,14 @@ import riposo.core.run.StopSign;
  * @param families by id, in the order they first came up
  */
 public record History(Map<String, List<FamilySession>> families) {
-  /**
-   * What was decided of a family after a run; null while undecided and where nothing was judged.
-   */
+  /** What was decided of a family after a run, or waits to be; null where nothing was judged. */
   public interface Decided {
     @Nullable Verdict of(UUID runId, String familyId);
+
+    /** The change that was decided on; null while none was. */
+    default Change.@Nullable Kind taken(UUID runId, String familyId) {
+      return null;
+    }
   }
 
   /**
@@ -67,7 +70,8 @@ public record History(Map<String, List<FamilySession>> families) {
                     fewerForGap(before, run.date(), entries),
                     answers.get(run.id()),
                     seconds.get(run.id()),
-                    decided.of(run.id(), family)));
+                    decided.of(run.id(), family),
+                    decided.taken(run.id(), family)));
           });
     }
     return new History(families);

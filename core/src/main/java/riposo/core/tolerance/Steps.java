@@ -6,11 +6,16 @@ import java.util.List;
 import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 import riposo.core.adapt.Adapter;
+import riposo.core.adapt.BandGrip;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.Situation;
 import riposo.core.adapt.Standing;
+import riposo.core.dose.Build;
+import riposo.core.dose.Dose;
 import riposo.core.dose.Loads;
+import riposo.core.dose.Sided;
 import riposo.core.dose.Weight;
+import riposo.core.kit.Band;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Side;
 import riposo.core.movement.Carry;
@@ -37,6 +42,11 @@ import riposo.core.run.DoneSet;
  * @param hold the tempo to hold at the hardest point at; null where that is done already, or a
  *     limit on holds closes it
  * @param support what it was done with and can be done without; null where there is nothing
+ * @param sets how many sets it has with one more; null where there is one more already, or it is
+ *     not done in sets of its own
+ * @param pull what a band here can pull with the weight at the end of the movement, in grams, so
+ *     that both together are a step at most; null where none can, or one does already
+ * @param fewer fewer repetitions than the plan's were agreed, and done
  */
 public record Steps(
     @Nullable String nextRung,
@@ -48,7 +58,70 @@ public record Steps(
     int percent,
     @Nullable String slower,
     @Nullable String hold,
-    @Nullable Modifier support) {
+    @Nullable Modifier support,
+    @Nullable Integer sets,
+    @Nullable Integer pull,
+    boolean fewer) {
+  /** Steps in neither sets, nor a band, nor repetitions that are to come back. */
+  public Steps(
+      @Nullable String nextRung,
+      boolean blocked,
+      @Nullable String previousRung,
+      Near both,
+      @Nullable Near left,
+      @Nullable Near right,
+      int percent,
+      @Nullable String slower,
+      @Nullable String hold,
+      @Nullable Modifier support) {
+    this(
+        nextRung,
+        blocked,
+        previousRung,
+        both,
+        left,
+        right,
+        percent,
+        slower,
+        hold,
+        support,
+        null,
+        null,
+        false);
+  }
+
+  /** The same with one set more that may be done. */
+  public Steps sets(@Nullable Integer other) {
+    return with(other, pull, fewer);
+  }
+
+  /** The same with a band that can pull so much. */
+  public Steps pull(@Nullable Integer grams) {
+    return with(sets, grams, fewer);
+  }
+
+  /** The same with repetitions that are to come back, or not. */
+  public Steps fewer(boolean reps) {
+    return with(sets, pull, reps);
+  }
+
+  private Steps with(@Nullable Integer set, @Nullable Integer grams, boolean reps) {
+    return new Steps(
+        nextRung,
+        blocked,
+        previousRung,
+        both,
+        left,
+        right,
+        percent,
+        slower,
+        hold,
+        support,
+        set,
+        grams,
+        reps);
+  }
+
   /**
    * The weights next to one, in grams, all in kit and inside the caps.
    *
@@ -74,6 +147,9 @@ public record Steps(
   static final int SMALL_STEP = 5;
 
   static final int STEP = 10;
+
+  /** Sets of one movement at most, with one more: house rule. */
+  private static final int MOST_SETS = 5;
 
   /** Seconds held at the hardest point where a hold is the change. */
   private static final int HOLD_SECONDS = 2;
@@ -172,6 +248,49 @@ public record Steps(
         last.last(), Level.of(last), catalogue, adapter, situation, weights, standing, careful);
   }
 
+  /**
+   * The same with what a band here could pull beside the weight.
+   *
+   * @param standing where the last decision left the client in the family; null when there is none
+   * @param bands those of the kit that were measured
+   */
+  public Steps bands(
+      FamilySession last,
+      Adapter adapter,
+      Situation situation,
+      @Nullable Standing standing,
+      List<Band> bands,
+      Build build) {
+    DoneSet set = last.last();
+    Sided weight = Level.of(last).weight();
+    Movement at = adapter.catalogue().find(set.movementId()).orElse(null);
+    if (at == null
+        || weight == null
+        || weight.differs()
+        || set.asked().beside() != null
+        || standing != null && standing.movementId().equals(at.id()) && standing.pull() != null
+        || adapter.catalogue().retired(at.id())) {
+      return this;
+    }
+    List<Modifier> with = new ArrayList<>(set.form().support());
+    with.sort(null);
+    Performed done = new Performed(set.side(), at.id(), with, set.form().range());
+    if (!adapter.possible(done)) {
+      return this;
+    }
+    BandGrip b =
+        BandGrip.beside(
+            adapter.variant(done),
+            Side.BOTH,
+            set.carry(),
+            weight.heavier(),
+            BandGrip.pull(weight.heavier(), percent),
+            situation,
+            bands,
+            build);
+    return b == null || b.grip() == null ? this : pull(b.grip().force().grams());
+  }
+
   private static Steps from(
       DoneSet last,
       Level level,
@@ -226,6 +345,7 @@ public record Steps(
             && situation.caps().cap(Axis.HOLD, Side.BOTH) >= HOLD_SECONDS
             && usual.holdHigh() < HOLD_SECONDS;
     Tempo held = new Tempo(usual.lower(), usual.holdLow(), usual.lift(), HOLD_SECONDS);
+    Standing same = standing != null && standing.movementId().equals(at.id()) ? standing : null;
     return new Steps(
         next,
         higher && next == null,
@@ -238,7 +358,16 @@ public record Steps(
             ? null
             : slower(usual),
         holds ? held.toString() : null,
-        retired ? null : support(last, adapter, situation));
+        retired ? null : support(last, adapter, situation),
+        retired || same != null && same.more() != null ? null : oneMore(last.asked()),
+        null,
+        same != null && same.reps() != null && same.reps().equals(last.targetReps()));
+  }
+
+  /** How many sets there are with one more; null where they are not its own, or enough. */
+  private static @Nullable Integer oneMore(Dose asked) {
+    Integer sets = asked.sets();
+    return sets == null || asked.rounds() != sets || sets >= MOST_SETS ? null : sets + 1;
   }
 
   private static String slower(Tempo usual) {

@@ -31,6 +31,9 @@ public record Tolerance(
 
   private static final int STEADY_SESSIONS = 4;
 
+  /** Repetitions over the target that count towards a step. */
+  private static final int OVER = 2;
+
   /** Days after which a pause takes something off: two sessions further apart are no pair. */
   public static final int GAP_DAYS = Gap.FREE;
 
@@ -113,7 +116,7 @@ public record Tolerance(
     Grounds.Otherwise f =
         new Grounds.Otherwise(
             counted ? last.reps() : null,
-            counted && target != null ? (Integer) (target + 2) : null,
+            counted && target != null ? (Integer) (target + OVER) : null,
             now.effort().isPresent() ? (Integer) now.effort().getAsInt() : null,
             now.nextDay() != null,
             noProgression,
@@ -171,6 +174,7 @@ public record Tolerance(
       boolean same =
           s.forms().equals(now.forms())
               && Objects.equals(Level.of(s).weight(), Level.of(now).weight())
+              && Objects.equals(s.last().asked().beside(), now.last().asked().beside())
               && s.pain().isPresent()
               && s.pain().getAsInt() <= usualPain
               && s.settled()
@@ -190,7 +194,7 @@ public record Tolerance(
 
   /** What may be changed of work that was the same for weeks: never weight or rung. */
   List<Change> stimulus(FamilySession now, Steps steps) {
-    if (noProgression || askOpen) {
+    if (noProgression || askOpen || steps.fewer()) {
       return List.of();
     }
     DoneSet at = now.last();
@@ -240,12 +244,13 @@ public record Tolerance(
     boolean gap = ChronoUnit.DAYS.between(before.date(), now.date()) > GAP_DAYS;
     when(all, NoStep.GAP, gap);
     when(all, NoStep.RETURNING, !gap && both.stream().anyMatch(FamilySession::fewerForGap));
-    when(
-        all,
-        NoStep.OTHER_FORM,
+    boolean other =
         !before.forms().equals(now.forms())
             || !Objects.equals(before.last().grams(), now.last().grams())
-            || !Objects.equals(Level.of(before).weight(), Level.of(now).weight()));
+            || !Objects.equals(Level.of(before).weight(), Level.of(now).weight())
+            || !Objects.equals(before.last().asked().beside(), now.last().asked().beside());
+    when(all, NoStep.OTHER_FORM, other);
+    when(all, NoStep.JUST_CHANGED, !other && before.taken() != null && before.taken().gentle);
     int pain = both.stream().mapToInt(s -> s.pain().orElse(0)).max().orElse(0);
     when(all, NoStep.PAIN_OVER_USUAL, pain >= usualPain + 1);
     when(all, NoStep.PAIN_NOT_FALLING, now.pain().orElse(0) >= 3 && !falling(sessions));
@@ -360,14 +365,15 @@ public record Tolerance(
                     && e.effort() <= goal
                     && (e.targetReps() == null
                         ? e.effort() <= goal - 2 // a hold has no repetitions to exceed
-                        : e.reps() != null && e.reps() >= e.targetReps() + 2));
+                        : e.reps() != null && e.reps() >= e.targetReps() + OVER));
   }
 
   /**
    * The ways up from where a session left a side, the best first; empty where a limit is in the way
    * or every way is used up. A weight that is a step at most comes first; where the next is a step
    * too big, what is in this kit between, else the same weight done slower, held, with less
-   * support, else the next rung.
+   * support, in one set more, with a band as well, else the next rung. Fewer repetitions agreed
+   * before come back before all that.
    */
   List<Change> ways(FamilySession now, Side side, Steps steps) {
     DoneSet at = now.last();
@@ -377,6 +383,11 @@ public record Tolerance(
     Integer grams = at.grams();
     Steps.Near near = steps.near(side);
     List<Change> all = new ArrayList<>();
+    if (steps.fewer() && at.targetReps() != null) {
+      int from = at.targetReps();
+      all.add(new Change.MoreReps(movement, grams, from + OVER, from));
+      return all; // one change at a time: what was taken off comes back first
+    }
     Integer next = near.next();
     if (weight == null || grams == null || next == null) {
       if (steps.nextRung() != null) {
@@ -408,6 +419,14 @@ public record Tolerance(
       all.add(new Change.TwoInOne(movement, near.pair(), held));
     }
     all.addAll(gentle(movement, grams, tooBig, steps));
+    if (tooBig != null && side == Side.BOTH && !weight.differs()) {
+      if (steps.sets() != null) {
+        all.add(new Change.MoreSets(movement, grams, tooBig, steps.sets()));
+      }
+      if (steps.pull() != null) {
+        all.add(new Change.BandBeside(movement, grams, tooBig, steps.pull()));
+      }
+    }
     if (steps.nextRung() != null) {
       all.add(new Change.RungUp(steps.nextRung(), grams));
     }

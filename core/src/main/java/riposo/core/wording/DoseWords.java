@@ -197,14 +197,21 @@ public final class DoseWords {
       return ", " + hands(held);
     }
     if (held != null && held.heavier() > 0) {
-      return ", " + Wording.kg(held.heavier()) + " " + carried(held.way());
+      return ", " + Wording.kg(held.heavier()) + " " + carried(held.way()) + beside(d);
     }
     if (grams != null) {
       return grams == 0
           ? ", no weight"
-          : ", " + Wording.kg(grams) + (d.hands() == 2 ? " in each hand" : " in one hand");
+          : ", "
+              + Wording.kg(grams)
+              + (d.hands() == 2 ? " in each hand" : " in one hand")
+              + beside(d);
     }
     return d.band() ? ", with the band" : at(d.at()) + share(d, build);
+  }
+
+  private static String beside(Dose d) {
+    return d.beside() == null ? "" : " and the band “" + d.beside() + "”";
   }
 
   /** ", hands at 45 cm", ", seat 50 cm". */

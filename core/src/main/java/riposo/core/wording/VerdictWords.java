@@ -112,6 +112,9 @@ public record VerdictWords(Wording words) {
       case HOLD -> "held";
       case LESS_SUPPORT -> "less support";
       case TWO_IN_ONE -> "two in one hand";
+      case MORE_SETS -> "one set more";
+      case BAND_BESIDE -> "a band as well";
+      case MORE_REPS -> "more reps";
       default -> kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     };
   }
@@ -138,6 +141,19 @@ public record VerdictWords(Wording words) {
       return tooBig(x.tooBig(), x.grams(), "Proposes a hold of 2 s at the hardest point.");
     } else if (c instanceof Change.LessSupport x) {
       return "Proposes it without " + x.support().words + ".";
+    } else if (c instanceof Change.MoreSets x) {
+      return tooBig(x.tooBig(), x.grams(), "Proposes one set more, " + x.sets() + " in all.");
+    } else if (c instanceof Change.BandBeside x) {
+      return tooBig(
+          x.tooBig(),
+          x.grams(),
+          "Proposes a band beside the weight, about " + pull(x) + " at the end.");
+    } else if (c instanceof Change.MoreReps x) {
+      return "Proposes "
+          + x.reps()
+          + " reps where "
+          + x.from()
+          + " were agreed: what was taken off comes back before anything is added.";
     } else if (c instanceof Change.LoadDown x) {
       return "Proposes "
           + (x.grams() == 0 ? "no weight, a proper dose" : Wording.kg(x.grams()))
@@ -187,9 +203,19 @@ public record VerdictWords(Wording words) {
       return "hold 2 s at the hardest point";
     } else if (c instanceof Change.LessSupport x) {
       return "without " + x.support().words;
+    } else if (c instanceof Change.MoreSets x) {
+      return "one set more, " + x.sets() + " in all";
+    } else if (c instanceof Change.BandBeside x) {
+      return "a band as well, about " + pull(x) + " at the end";
+    } else if (c instanceof Change.MoreReps x) {
+      return x.reps() + " reps";
     }
     String words = change(c);
     return words.isEmpty() ? "as it is" : words;
+  }
+
+  private static String pull(Change.BandBeside x) {
+    return Wording.kg(Math.round(x.pull() / 50f) * 50);
   }
 
   private static String side(Side s) {
@@ -276,8 +302,7 @@ public record VerdictWords(Wording words) {
    */
   public static @Nullable String between(Judgement j, int percent) {
     Change c = j.change();
-    Change.Step big =
-        c instanceof Change.Slower x ? x.tooBig() : c instanceof Change.Hold x ? x.tooBig() : null;
+    Change.Step big = c.tooBig();
     Integer now = c.grams();
     if (big == null || now == null || now == 0) {
       return null;

@@ -367,6 +367,9 @@ public final class Wording {
   /** Which band, how it is fixed and where it is gripped: what a hand feels at the end. */
   public static String band(BandGrip g) {
     Band.Grip grip = g.grip();
+    if (g.beside() != null) {
+      return beside(g, g.beside());
+    }
     if (grip == null || g.band() == null) {
       return g.none() == BandGrip.None.UNMEASURED
           ? "no band here is measured, so no grip is reckoned: the lightest, held long"
@@ -388,6 +391,33 @@ public final class Wording {
             ? ""
             : ", reckoned for " + g.statureCm() + " cm, as the stature is not recorded")
         + (grip.force().warning() == null ? "" : "; " + grip.force().warning());
+  }
+
+  /** A band pulled with a weight. */
+  private static String beside(BandGrip g, int grams) {
+    Band.Grip grip = g.grip();
+    if (grip == null || g.band() == null) {
+      return "the band beside the weight is left out: "
+          + (g.none() == BandGrip.None.UNMEASURED
+              ? "none here is measured"
+              : "none here pulls as little, or is allowed");
+    }
+    int pull = Math.round(grip.force().grams() / 50f) * 50;
+    return "“"
+        + g.band()
+        + "” as well, "
+        + (g.hold() == Band.Hold.WHOLE ? "one end" : "its middle")
+        + " under one foot, gripped "
+        + grip.gripCm()
+        + " cm from there: about "
+        + kg(pull)
+        + " more at the end, "
+        + kg(grams + pull)
+        + " with the weight"
+        + (grip.force().estimated() ? ", an estimate from one point" : "")
+        + (g.recorded()
+            ? ""
+            : ", reckoned for " + g.statureCm() + " cm, as the stature is not recorded");
   }
 
   private static String hold(Band.Hold hold) {

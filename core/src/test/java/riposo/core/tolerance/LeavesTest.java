@@ -61,6 +61,45 @@ class LeavesTest {
     assertThat(carry(two, Verdict.STEP_UP, new Change.RungUp("next", null))).isNull();
   }
 
+  static Stream<Arguments> kept() {
+    Change.Step big = new Change.Step(3000, 28);
+    return Stream.of(
+        Arguments.of(Verdict.STAY, new Change.None("row", 2000), 5, "4-0-2-0", 1, 200),
+        Arguments.of(
+            Verdict.STEP_UP, new Change.MoreSets("row", 2000, big, 3), 5, "4-0-2-0", 1, 200),
+        Arguments.of(
+            Verdict.STEP_UP, new Change.BandBeside("row", 2000, big, 150), 5, "4-0-2-0", 1, 150),
+        Arguments.of(Verdict.STEP_UP, new Change.MoreReps("row", 2000, 7, 5), 7, "4-0-2-0", 1, 200),
+        Arguments.of(
+            Verdict.STEP_UP, new Change.Hold("row", 2000, big, "4-0-2-2"), 5, "4-0-2-2", 1, 200),
+        Arguments.of(
+            Verdict.STEP_UP, new Change.LoadUp("row", 2100, 2000, null), 5, null, null, null),
+        Arguments.of(Verdict.EASE, new Change.LoadDown("row", 1500, 2000), 5, null, null, null),
+        Arguments.of(Verdict.EASE, new Change.FewerReps("row", 2000, 2), 2, null, null, null),
+        Arguments.of(Verdict.STEP_UP, new Change.RungUp("next", 2000), null, null, null, null));
+  }
+
+  /** Five repetitions, slow, in a set more and with a band were agreed before. */
+  @ParameterizedTest(name = "{0} {1}")
+  @MethodSource("kept")
+  void whatWasAgreedBeforeStaysUnlessWeightOrRungChangeAndFewerRepetitionsStayAnyway(
+      Verdict decided,
+      Change change,
+      @Nullable Integer reps,
+      @Nullable String tempo,
+      @Nullable Integer more,
+      @Nullable Integer pull) {
+    FamilySession s = Sets.on(DAY).set(Side.BOTH, 2000, 12, 6, 0).session();
+    Standing before =
+        new Standing(
+            "pull", "row", "row", 2000, 5, "4-0-2-0", "STAY", false, DAY, null, null, DAY, 1, 200);
+    Standing after = Leaves.of(before, s, "pull", decided, change, DAY);
+    assertThat(after.reps()).isEqualTo(reps);
+    assertThat(after.tempo()).isEqualTo(tempo);
+    assertThat(after.more()).isEqualTo(more);
+    assertThat(after.pull()).isEqualTo(pull);
+  }
+
   private static @Nullable Carry carry(Standing before, Verdict decided, Change change) {
     FamilySession s = Sets.on(DAY).set(Side.BOTH, 2100, 12, 6, 0).session();
     return Leaves.of(before, s, "pull", decided, change, DAY).carry();

@@ -67,6 +67,66 @@ class NextLoadTest {
         .containsExactly(Change.Kind.RUNG_UP);
   }
 
+  @Test
+  void aSetMoreAndABandAreWaysRoundAStepTooBigOnly() {
+    Steps big = steps(near(3000, null), "4-0-2-0", null).sets(3).pull(200);
+    List<Change> ways = ways(2000, 12, big);
+    assertThat(kinds(ways))
+        .containsExactly(
+            Change.Kind.SLOWER,
+            Change.Kind.MORE_SETS,
+            Change.Kind.BAND_BESIDE,
+            Change.Kind.RUNG_UP);
+    Change.Step step = new Change.Step(3000, 32);
+    assertThat(ways)
+        .contains(
+            new Change.MoreSets("row", 2000, step, 3),
+            new Change.BandBeside("row", 2000, step, 200));
+    assertThat(kinds(ways(2000, 12, steps(near(2100, 2100), "4-0-2-0", null).sets(3).pull(200))))
+        .as("a weight within the step")
+        .containsExactly(Change.Kind.LOAD_UP, Change.Kind.SLOWER, Change.Kind.RUNG_UP);
+    Judgement uneven =
+        USUAL.judge(List.of(sides(0, 1000, 12, 2000, 12), sides(4, 1000, 12, 2000, 12)), big);
+    assertThat(kinds(Stream.concat(Stream.of(uneven.change()), uneven.ways().stream()).toList()))
+        .as("one side alone takes neither")
+        .doesNotContain(Change.Kind.MORE_SETS, Change.Kind.BAND_BESIDE);
+  }
+
+  @Test
+  void repetitionsTakenOffComeBackTwoAtATimeBeforeAnythingIsAdded() {
+    Steps s = steps(near(2100, 2100), "4-0-2-0", "2-0-2-2").fewer(true);
+    List<FamilySession> two = new ArrayList<>();
+    for (int day : new int[] {0, 4}) {
+      two.add(Sets.on(DAY.plusDays(day)).target(5).set(Side.BOTH, 2000, 7, 6, 0).session());
+    }
+    Judgement j = USUAL.judge(two, s);
+    assertThat(j.change()).isEqualTo(new Change.MoreReps("row", 2000, 7, 5));
+    assertThat(j.ways()).as("nothing else beside it").isEmpty();
+    assertThat(USUAL.stimulus(two.get(1), s)).as("nor a change of stimulus").isEmpty();
+  }
+
+  /** A heavier weight is seen in the sets themselves; of how they were done only this tells. */
+  @ParameterizedTest(name = "after the session before {0} was taken: {1}")
+  @CsvSource(
+      nullValues = "-",
+      value = {
+        "SLOWER, STAY",
+        "HOLD, STAY",
+        "LESS_SUPPORT, STAY",
+        "MORE_SETS, STAY",
+        "MORE_REPS, STAY",
+        "NONE, STEP_UP",
+        "LOAD_UP, STEP_UP",
+        "-, STEP_UP"
+      })
+  void aChangeOfHowItIsDoneCountsOnceItWasDoneTwice(Change.@Nullable Kind taken, Verdict now) {
+    FamilySession one =
+        Sets.on(DAY).set(Side.BOTH, 2000, 12, 6, 0).decided(Verdict.STEP_UP).taken(taken).session();
+    Judgement j = USUAL.judge(List.of(one, both(4, 2000, 12)), steps(near(2100, 2100), null, null));
+    assertThat(j.verdict()).isEqualTo(now);
+    assertThat(j.noStep().contains(NoStep.JUST_CHANGED)).isEqualTo(now == Verdict.STAY);
+  }
+
   @ParameterizedTest(name = "{0} reps at 10 kg, next 11.4 kg: {1}")
   @CsvSource({"12, SLOWER", "16, SLOWER", "17, LOAD_UP", "18, LOAD_UP"})
   void asManyRepetitionsAsTheStepIsWorthTakeIt(int reps, Change.Kind kind) {

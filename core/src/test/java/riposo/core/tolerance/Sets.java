@@ -21,6 +21,7 @@ public final class Sets {
   private @Nullable NextDay next = new NextDay(0, NextDay.Compared.SAME, false, Set.of());
   private FamilySession.@Nullable Second second;
   private @Nullable Verdict decided;
+  private Change.@Nullable Kind taken;
   private int painBefore;
   private boolean cut;
   private int target = 10;
@@ -65,6 +66,11 @@ public final class Sets {
 
   public Sets decided(Verdict verdict) {
     decided = verdict;
+    return this;
+  }
+
+  public Sets taken(Change.@Nullable Kind change) {
+    taken = change;
     return this;
   }
 
@@ -115,6 +121,7 @@ public final class Sets {
         false,
         next,
         second,
-        decided);
+        decided,
+        taken);
   }
 }

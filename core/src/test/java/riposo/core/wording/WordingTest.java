@@ -180,6 +180,9 @@ class WordingTest {
         new Change.Hold("x", 2000, null, "2-0-2-2"),
         new Change.LessSupport("x", null, riposo.core.movement.Modifier.HOLD_SUPPORT),
         new Change.Slower("x", 2000, new Change.Step(3000, 28)),
+        new Change.MoreSets("x", 2000, new Change.Step(3000, 28), 3),
+        new Change.BandBeside("x", 2000, new Change.Step(3000, 28), 200),
+        new Change.MoreReps("x", 2000, 7, 5),
         new Change.LoadDown("x", 0, 1000),
         new Change.RungDown("x"),
         new Change.FewerReps("x", null, 4),
@@ -198,7 +201,7 @@ class WordingTest {
     String sentence = verdicts.change(change);
     assertThat(sentence).doesNotContain("null");
     assertThat(sentence.isEmpty()).isEqualTo(change.kind() == Change.Kind.NONE);
-    if (change.kind() == Change.Kind.SLOWER) {
+    if (change.tooBig() != null) {
       assertThat(sentence).contains("3 kg is a step too big", "28 reps");
     }
   }

@@ -12,8 +12,10 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.adapt.ClientDay;
+import riposo.core.adapt.Standing;
 import riposo.core.run.DoneRun;
 import riposo.core.screening.Outcome;
+import riposo.core.tolerance.Change;
 import riposo.core.tolerance.FamilySession;
 import riposo.core.tolerance.History;
 import riposo.core.tolerance.Judgement;
@@ -169,8 +171,19 @@ class Reckoner {
           answers,
           seconds,
           client.usualPain(),
-          (run, family) ->
-              row(run, family).map(v -> v.decided == null ? v.verdict : v.decided).orElse(null));
+          new History.Decided() {
+            @Override
+            public @Nullable Verdict of(UUID run, String family) {
+              return row(run, family)
+                  .map(v -> v.decided == null ? v.verdict : v.decided)
+                  .orElse(null);
+            }
+
+            @Override
+            public Change.@Nullable Kind taken(UUID run, String family) {
+              return row(run, family).map(v -> v.taken).orElse(null);
+            }
+          });
     }
 
     Optional<VerdictRow> row(UUID run, String family) {
@@ -212,14 +225,23 @@ class Reckoner {
     /** What limits, kit and decisions of today leave open from a session. */
     Steps steps(String family, FamilySession last) {
       tolerance();
+      ClientDay today = day();
+      Standing standing = today.standings().get(family);
       return Steps.from(
-          last,
-          movements.catalogue(),
-          movements.adapter(),
-          day().limitsAndKit(),
-          day().kit().weights(),
-          day().standings().get(family),
-          careful);
+              last,
+              movements.catalogue(),
+              movements.adapter(),
+              today.limitsAndKit(),
+              today.kit().weights(),
+              standing,
+              careful)
+          .bands(
+              last,
+              movements.adapter(),
+              today.limitsAndKit(),
+              standing,
+              today.kit().bands(),
+              today.build());
     }
 
     /** The verdict on the last of the sessions, by the limits and kit of today. */

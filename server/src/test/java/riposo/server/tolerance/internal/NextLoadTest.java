@@ -5,14 +5,21 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
+import riposo.core.kit.Band;
 import riposo.core.kit.Room;
 import riposo.core.limit.Side;
 import riposo.core.movement.Kit;
+import riposo.core.plan.Format;
+import riposo.core.plan.FormatKind;
+import riposo.core.plan.Param;
+import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Slot;
 import riposo.core.run.Entry;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
@@ -137,6 +144,81 @@ class NextLoadTest extends PathDesk {
                 assertThat(f.marks().get(f.marks().size() - 1).label())
                     .as("a change that is no weight is written on the line too")
                     .isEqualTo("2 kg, held"));
+  }
+
+  /** Two sets of ten hinged rows, with 2 kg, 3 kg and a long band. */
+  private void rowsInSets() {
+    Map<Param, Integer> two =
+        Map.of(Param.SETS, 2, Param.REPS, 10, Param.REST, 60, Param.BETWEEN, 60);
+    plan =
+        in(
+            () ->
+                plans.add(
+                    "Rows",
+                    SessionPlan.of(
+                        List.of(),
+                        List.of(new Slot("s1", "hinged-row", null)),
+                        new Format(FormatKind.SETS, two, List.of(), List.of()),
+                        List.of())));
+    in(
+        () -> {
+          Room home =
+              new Room(
+                  List.of(new Room.Chair("chair", 45, false, false, true, false, 2)),
+                  List.of(
+                      new Room.Dumbbell(new java.math.BigDecimal("2"), Room.MassUnit.KG, 2),
+                      new Room.Dumbbell(new java.math.BigDecimal("3"), Room.MassUnit.KG, 2)),
+                  List.of(),
+                  List.of(
+                      new Band(
+                          "green",
+                          190,
+                          List.of(new Band.Measured(50, 1000), new Band.Measured(100, 1800)),
+                          false,
+                          1)),
+                  List.of(20),
+                  true,
+                  90,
+                  Set.of(Kit.MAT),
+                  List.of());
+          clients.setRoom(client, clients.addRoom("Home", client, home));
+          return true;
+        });
+  }
+
+  @Test
+  void aSetMoreAndThenABandAreTakenOneByOneAndStandInTheNextSession() {
+    rowsInSets();
+    toTheStep();
+    assertThat(kinds("pull")).contains(Change.Kind.MORE_SETS, Change.Kind.BAND_BESIDE);
+    decide("pull", Verdict.STEP_UP, Change.Kind.MORE_SETS, null);
+    assertThat(verdict("pull").taken()).isEqualTo("one set more, 3 in all");
+    assertThat(slot("s1").parts().get(0).doseText()).startsWith("3 × 10 reps, 2 kg in each hand");
+    settled(9, 5, 0, 2);
+    assertThat(verdict("pull").verdict()).as("done once with a set more").isEqualTo(Verdict.STAY);
+    assertThat(verdict("pull").sentence()).contains("counts once it was done twice");
+    settled(12, 5, 0, 2);
+    assertThat(kinds("pull"))
+        .contains(Change.Kind.BAND_BESIDE)
+        .doesNotContain(Change.Kind.MORE_SETS);
+    decide("pull", Verdict.STEP_UP, Change.Kind.BAND_BESIDE, null);
+    assertThat(slot("s1").parts().get(0).doseText())
+        .startsWith("3 × 10 reps, 2 kg in each hand and the band “green”");
+    assertThat(slot("s1").band()).contains("“green” as well", "2.2 kg with the weight");
+    UUID run = settled(15, 5, 2, 0);
+    assertThat(in(() -> runs.sheet(run)).people().get(0).slots().get(0).parts().get(0).dose())
+        .satisfies(d -> assertThat(d.rounds()).isEqualTo(3))
+        .satisfies(d -> assertThat(d.beside()).isEqualTo("green"));
+    assertThat(verdict("pull").verdict()).isEqualTo(Verdict.EASE);
+    acceptAll();
+    assertThat(standing("pull"))
+        .as("with less weight both go")
+        .satisfies(s -> assertThat(s.more()).isNull())
+        .satisfies(s -> assertThat(s.pull()).isNull());
+  }
+
+  private List<Change.Kind> kinds(String family) {
+    return verdict(family).ways().stream().map(VerdictViews.ChangeOffer::kind).toList();
   }
 
   @Test
