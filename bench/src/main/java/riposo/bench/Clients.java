@@ -24,6 +24,7 @@ import riposo.core.adapt.Standing;
 import riposo.core.dose.LastWeight;
 import riposo.core.dose.Weight;
 import riposo.core.dose.Weights;
+import riposo.core.kit.Band;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Limit;
@@ -35,7 +36,9 @@ import riposo.core.movement.Movement;
 import riposo.core.movement.Tempo;
 import riposo.core.plan.Block;
 import riposo.core.plan.Format;
+import riposo.core.plan.FormatKind;
 import riposo.core.plan.Mobility;
+import riposo.core.plan.Param;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Slot;
@@ -121,18 +124,39 @@ public final class Clients {
       List.of(500, 1000, 1500, 2000, 2200, 2500, 3000, 3300, 4000, 5000, 6000).stream()
           .map(g -> new Weight(g, 2))
           .toList();
-  private static final SessionPlan PLAN =
-      SessionPlan.of(
-          List.of(new Slot("w", "march", 300)),
-          List.of(
-              new Slot("s1", "counter-squat", null),
-              new Slot("s2", "seated-hinged-row", null),
-              new Slot("s3", "wall-push-up", null),
-              new Slot("s4", "side-raise", null),
-              new Slot("s5", "heel-raise-held", null),
-              new Slot("s6", "curl", null)),
-          Format.intervals(40, 20, 2),
-          List.of(new Slot("c", "seated-breathing", 180)));
+  private static final List<Band> BANDS =
+      List.of(
+          new Band(
+              "long",
+              240,
+              List.of(new Band.Measured(50, 800), new Band.Measured(100, 1400)),
+              false,
+              2));
+
+  /** Timed intervals, and sets and repetitions. */
+  private static final List<SessionPlan> PLANNED =
+      List.of(
+          plan(Format.intervals(40, 20, 2)),
+          plan(
+              new Format(
+                  FormatKind.SETS,
+                  Map.of(Param.SETS, 2, Param.REPS, 10, Param.REST, 45, Param.BETWEEN, 45),
+                  List.of(),
+                  List.of())));
+
+  private static SessionPlan plan(Format format) {
+    return SessionPlan.of(
+        List.of(new Slot("w", "march", 300)),
+        List.of(
+            new Slot("s1", "counter-squat", null),
+            new Slot("s2", "seated-hinged-row", null),
+            new Slot("s3", "wall-push-up", null),
+            new Slot("s4", "side-raise", null),
+            new Slot("s5", "heel-raise-held", null),
+            new Slot("s6", "curl", null)),
+        format,
+        List.of(new Slot("c", "seated-breathing", 180)));
+  }
 
   private Clients() {}
 
@@ -188,6 +212,7 @@ public final class Clients {
     private final UUID id;
     private final List<Limit> limits = new ArrayList<>();
     private final Tolerance tolerance;
+    private final SessionPlan plan;
     private final Map<String, Standing> standings = new HashMap<>();
     private final Map<String, LocalDate> stopped = new HashMap<>();
     private final Map<String, LastWeight> last = new HashMap<>();
@@ -215,6 +240,10 @@ public final class Clients {
         limit(Axis.EFFORT, 6 + random.nextInt(3));
       }
       this.tolerance = new Tolerance(School.PAIN_FREE, 0, 6, kind == Kind.FATIGUED, false);
+      this.plan = PLANNED.get((int) (seed % PLANNED.size()));
+      if (random.nextInt(4) == 0) {
+        limit(Axis.SESSION_MINUTES, 25 + random.nextInt(6));
+      }
       this.flaring =
           kind == Kind.FLARER
               ? List.of("sit-stand", "pull", "push", "raise", "elbow-bend").get(random.nextInt(5))
@@ -267,16 +296,23 @@ public final class Clients {
               .day(
                   id,
                   Caps.on(day, limits),
-                  new Kitbag(EnumSet.allOf(Kit.class), WEIGHTS),
+                  new Kitbag(EnumSet.allOf(Kit.class), WEIGHTS, Set.of(), BANDS),
                   standings,
                   Mobility.USUAL)
               .with(new Weights(List.copyOf(last.values()), Map.of()));
-      AdaptedPlan adapted = PLANS.adapt(PLAN, at, Map.of());
+      AdaptedPlan adapted = PLANS.adapt(plan, at, Map.of());
       RunSheet sheet =
           new RunSheets(CATALOGUE, ADAPTER)
-              .one(new UUID(0, 1), "26 weeks", PLAN, adapted, at, 6, 0);
+              .one(new UUID(0, 1), "26 weeks", plan, adapted, at, 6, 0);
       RunSheet.Person who = sheet.people().get(0);
       check(who, at.caps());
+      // a set more never makes a session longer than it may be
+      boolean more =
+          adapted.slots().stream()
+              .flatMap(s -> s.doses().stream())
+              .anyMatch(d -> d.sets() != null && d.rounds() > d.sets());
+      int minutes = at.caps().cap(Axis.SESSION_MINUTES, Side.BOTH);
+      count(0, 0, 0, more && adapted.timeline().total() > minutes * 60L ? 1 : 0);
       DoneRun run = run(sheet, who, day, n);
       runs.add(run);
       boolean flare = flares(n);
@@ -457,9 +493,10 @@ public final class Clients {
               });
       List<FamilySession> upTo = history.upTo(family, run.id());
       FamilySession now = upTo.get(upTo.size() - 1);
+      Standing stands = standings.get(family);
       Steps steps =
-          Steps.from(
-              now, CATALOGUE, ADAPTER, at.limitsAndKit(), WEIGHTS, standings.get(family), false);
+          Steps.from(now, CATALOGUE, ADAPTER, at.limitsAndKit(), WEIGHTS, stands, false)
+              .bands(now, ADAPTER, at.limitsAndKit(), stands, BANDS, at.build());
       Judgement j = tolerance.judge(upTo, steps);
       changes.merge(family, j.verdict() == Verdict.STEP_UP ? 1 : 0, Integer::sum);
       count(
