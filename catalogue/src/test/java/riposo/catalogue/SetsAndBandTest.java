@@ -47,6 +47,7 @@ class SetsAndBandTest {
   private static final LocalDate DAY = Said.DAY;
   private static final Adapter ADAPTER = new Adapter(CatalogueReader.shipped());
   private static final PlanAdapter PLANS = new PlanAdapter(ADAPTER);
+  private static final Wording WORDS = new Wording(CatalogueReader.shipped());
   private static final Band GREEN =
       new Band(
           "green",
@@ -171,6 +172,13 @@ class SetsAndBandTest {
                 standing("elbow-bend", "seated-curl", 1, null),
                 standing("pull", "hinged-row", 1, null)));
     assertThat(rounds(p)).isEqualTo(rounds);
+    for (AdaptedSlot s : p.slots()) {
+      List<String> reasons = WORDS.reasons(s);
+      assertThat(reasons.get(0)).endsWith("one set more.");
+      assertThat(reasons.stream().anyMatch(r -> r.startsWith("The set more is left out today")))
+          .as("what is left out is said")
+          .isEqualTo(rounds.contains(s.slotKey() + " 2"));
+    }
     assertThat(p.slots().get(0).doses().get(0).rounds())
         .as("card and clock say the same")
         .isEqualTo(rounds.startsWith("s1 3") ? 3 : 2);

@@ -113,6 +113,9 @@ public record Tolerance(
     DoneSet last = now.lastSets().get(0);
     Integer target = last.targetReps();
     boolean counted = last.reps() != null && target != null;
+    Integer steady = noProgression || askOpen ? null : steady(sessions);
+    // weeks of the same are only said where something of it can be changed
+    List<Change> stimulus = steady == null ? List.of() : stimulus(now, steps);
     Grounds.Otherwise f =
         new Grounds.Otherwise(
             counted ? last.reps() : null,
@@ -120,7 +123,7 @@ public record Tolerance(
             now.effort().isPresent() ? (Integer) now.effort().getAsInt() : null,
             now.nextDay() != null,
             noProgression,
-            noProgression || askOpen ? null : steady(sessions));
+            stimulus.isEmpty() ? null : steady);
     return new Judgement(
         Verdict.STAY,
         Rule.STAY,
@@ -128,7 +131,7 @@ public record Tolerance(
         one,
         new Change.None(at.movementId(), at.grams()),
         noStep,
-        f.steadyDays() == null ? List.of() : stimulus(now, steps));
+        stimulus);
   }
 
   /**

@@ -503,6 +503,13 @@ public final class Wording {
     Standing standing = slot.standing();
     if (standing != null) {
       reasons.add(standing(standing));
+      boolean room =
+          slot.doses().stream().anyMatch(d -> d.sets() != null && d.rounds() <= d.sets());
+      if (standing.more() != null && !standing.stopped() && room) {
+        reasons.add(
+            "The set more is left out today: today’s check, a gap or the length of the session"
+                + " leaves no room for it.");
+      }
     }
     if (slot.released()) {
       reasons.add("Your own choice was let go: a limit, a verdict or the kit no longer allows it.");
@@ -639,7 +646,12 @@ public final class Wording {
         + ", "
         + name(s.movementId())
         + (s.grams() == null ? "" : s.grams() == 0 ? ", no weight" : ", " + kg(s.grams()))
+        + (s.reps() == null ? "" : ", " + DoseWords.reps(s.reps()))
         + (s.tempo() == null ? "" : ", tempo " + s.tempo())
+        + (s.more() == null
+            ? ""
+            : s.more() == 1 ? ", one set more" : ", " + s.more() + " sets more")
+        + (s.pull() == null ? "" : ", a band as well")
         + ".";
   }
 

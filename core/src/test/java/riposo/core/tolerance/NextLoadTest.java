@@ -268,6 +268,10 @@ class NextLoadTest {
           .as("and no change is said to be open")
           .isNull();
     }
+    Grounds usedUp = USUAL.judge(weeks, steps(near(2100, 2100), null, null)).grounds();
+    assertThat(((Grounds.Otherwise) usedUp).steadyDays())
+        .as("no change is said to be open where every one is used up")
+        .isNull();
     weeks.set(1, Sets.on(DAY.plusDays(7)).set(Side.BOTH, 2000, 10, 6, 0).next(null).session());
     assertThat(USUAL.judge(weeks, s).ways()).as("a morning not answered").isEmpty();
   }
