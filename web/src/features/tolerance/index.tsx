@@ -161,7 +161,9 @@ function Shown({ v, chooser }: { v: S['ToleranceView']; chooser: React.ReactNode
               <>
                 <h2 className="font-bold">All sessions</h2>
                 <p className="text-sm text-soft">
-                  {v.summary.sessions} held · {v.summary.answered} of {v.summary.sessions} mornings answered
+                  {v.summary.sessions}
+                  {v.summary.missed > 0 && ` of ${v.summary.sessions + v.summary.missed}`} held ·{' '}
+                  {v.summary.answered} of {v.summary.sessions} mornings answered
                 </p>
               </>
             }

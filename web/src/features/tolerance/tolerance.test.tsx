@@ -48,7 +48,13 @@ const VIEW: S['ToleranceView'] = {
     { runId: 'r2', date: '2026-11-24', plan: 'Steady', how: 'STOPPED', answered: false },
   ],
   away: [],
-  summary: { sessions: 2, answered: 1, prompt: false, lines: ['Load of the week: too few to tell.'] },
+  summary: {
+    sessions: 2,
+    answered: 1,
+    missed: 0,
+    prompt: false,
+    lines: ['Load of the week: too few to tell.'],
+  },
   families: [
     {
       familyId: 'pull',
@@ -100,6 +106,15 @@ describe('TolerancePage', () => {
     await user.click(screen.getByRole('button', { name: 'all' }))
     await waitFor(() => expect(api.sent('GET', PATH)).toHaveLength(3))
     expect(api.sent('GET', PATH).map((c) => c.query.get('weeks'))).toEqual(['12', '52', null])
+  })
+
+  it.each([
+    [3, '2 of 5 held · 1 of 2 mornings answered'],
+    [0, '2 held · 1 of 2 mornings answered'],
+  ])('says how many of those booked were held where %i were not', async (missed, words) => {
+    page({ summary: { ...VIEW.summary, missed } })
+    await pull()
+    expect(screen.getByText(words)).toBeTruthy()
   })
 
   it('accepts all that waits with one key', async () => {

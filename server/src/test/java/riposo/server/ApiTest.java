@@ -58,6 +58,19 @@ class ApiTest extends ApiDesk {
     assertThat(get("/audit").body().size()).isEqualTo(before);
   }
 
+  @ParameterizedTest(name = "weeks={0}: {1}")
+  @CsvSource({
+    "0, “weeks” must be greater than or equal to 1.",
+    "521, “weeks” must be less than or equal to 520."
+  })
+  void aNumberOfTheAddressOutOfItsRangeSaysWhatIsWanted(int weeks, String sentence)
+      throws Exception {
+    String client = "/clients/00000000-0000-7000-8000-000000000001/tolerance?weeks=" + weeks;
+    Answer a = get(client);
+    assertThat(a.status()).isEqualTo(400);
+    assertThat(a.body().path("detail").asString()).isEqualTo(sentence);
+  }
+
   @Test
   void bodiesOver256KilobytesAndUnknownPathsAreRefusedPlainly() throws Exception {
     Answer big = post("/clients", client("x".repeat(300_000), "1960-01-01"));

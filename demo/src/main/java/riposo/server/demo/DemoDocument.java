@@ -59,6 +59,7 @@ record DemoDocument(
    * @param weights grams, in pairs
    * @param earlier screenings before the newest
    * @param screening null: nobody has screened them
+   * @param missed days of sessions that were booked and not held
    */
   record ClientPart(
       String name,
@@ -82,6 +83,7 @@ record DemoDocument(
       @Nullable List<HappenedPart> happened,
       @Nullable List<DiaryPart> diary,
       @Nullable List<ReviewPart> reviews,
+      @Nullable List<Integer> missed,
       @Nullable TodayPart today) {
     /** Every screening, the newest last; empty where nobody has screened them. */
     List<ScreeningPart> screenings() {
@@ -110,6 +112,11 @@ record DemoDocument(
     @Override
     public List<DiaryPart> diary() {
       return diary == null ? List.of() : diary;
+    }
+
+    @Override
+    public List<Integer> missed() {
+      return missed == null ? List.of() : missed;
     }
 
     @Override

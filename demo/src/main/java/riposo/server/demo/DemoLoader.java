@@ -2,6 +2,7 @@ package riposo.server.demo;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -11,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -255,6 +257,12 @@ class DemoLoader implements ApplicationRunner {
                   on, () -> at(on, () -> checkIns.answerSecond(run(id, s), id, second.said()))));
         }
       }
+      // booked the evening before
+      Stream.concat(
+              c.sessions().stream().map(s -> new Booking(s.day(), s.hour(), s.plan())),
+              c.missed().stream()
+                  .map(d -> new Booking(d, c.sessions().get(0).hour(), c.sessions().get(0).plan())))
+          .forEach(b -> all.add(booking(id, b)));
       for (DemoDocument.HappenedPart h : c.happened()) {
         Moment on = new Moment(h.day(), 18);
         all.add(
@@ -273,6 +281,21 @@ class DemoLoader implements ApplicationRunner {
         all.add(new Dated(on, () -> at(on, () -> reviews.hold(id, r.words()))));
       }
       all.stream().sorted(Comparator.comparing(d -> instant(d.on()))).forEach(d -> d.work().run());
+    }
+
+    /** A session of its own that is booked. */
+    private record Booking(int day, int hour, String plan) {}
+
+    private Dated booking(UUID id, Booking b) {
+      Moment on = new Moment(b.day() - 1, 17);
+      return new Dated(
+          on,
+          () ->
+              at(
+                  on,
+                  () ->
+                      appointments.add(
+                          id, made(plan, b.plan()), day(b.day()), LocalTime.of(b.hour(), 0))));
     }
 
     private void screened(UUID id, ClientPart c, Moment on, DemoDocument.ScreeningPart s) {

@@ -5,6 +5,7 @@ import jakarta.persistence.PessimisticLockException;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -24,6 +25,7 @@ import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import riposo.server.platform.Problems;
@@ -122,6 +124,35 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                 : fields.size() + " fields need another look.");
     p.setProperty("errors", fields);
     return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(p);
+  }
+
+  /** A value of the address that is out of its range: which, and what is wanted. */
+  @Override
+  protected @Nullable ResponseEntity<Object> handleHandlerMethodValidationException(
+      HandlerMethodValidationException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    String wanted =
+        e.getParameterValidationResults().stream()
+            .flatMap(
+                r ->
+                    r.getResolvableErrors().stream()
+                        .map(
+                            x ->
+                                "“"
+                                    + r.getMethodParameter().getParameterName()
+                                    + "” "
+                                    + x.getDefaultMessage()))
+            .distinct()
+            .sorted()
+            .collect(Collectors.joining("; "));
+    return ResponseEntity.badRequest()
+        .body(
+            detail(
+                HttpStatus.BAD_REQUEST,
+                "invalid",
+                wanted.isEmpty() ? "A value in the address is out of its range." : wanted + "."));
   }
 
   @Override

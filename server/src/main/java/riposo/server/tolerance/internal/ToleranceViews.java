@@ -8,9 +8,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 import riposo.core.dose.Gap;
 import riposo.core.run.RunState;
@@ -28,6 +31,7 @@ import riposo.server.movement.Movements;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import riposo.server.screening.TodayChecks;
+import riposo.server.tolerance.Bookings;
 import riposo.server.tolerance.internal.VerdictViews.OverrideView;
 import riposo.server.tolerance.internal.VerdictViews.VerdictView;
 
@@ -104,9 +108,10 @@ class ToleranceViews {
    *
    * @param sessions in the span shown
    * @param answered of them those with an answered morning
+   * @param missed days on which a session of their own was booked and none held, before today
    * @param prompt the week's load is worth a look
    */
-  record SpanSummary(int sessions, int answered, boolean prompt, List<String> lines) {}
+  record SpanSummary(int sessions, int answered, int missed, boolean prompt, List<String> lines) {}
 
   /**
    * A client's tolerance over a span.
@@ -140,6 +145,7 @@ class ToleranceViews {
   private final VerdictViews verdicts;
   private final TodayChecks checks;
   private final Studios studios;
+  private final ObjectProvider<Bookings> bookings;
 
   ToleranceViews(
       Reckoner reckoner,
@@ -148,7 +154,8 @@ class ToleranceViews {
       Movements movements,
       VerdictViews verdicts,
       TodayChecks checks,
-      Studios studios) {
+      Studios studios,
+      ObjectProvider<Bookings> bookings) {
     this.reckoner = reckoner;
     this.store = store;
     this.runs = runs;
@@ -156,6 +163,7 @@ class ToleranceViews {
     this.verdicts = verdicts;
     this.checks = checks;
     this.studios = studios;
+    this.bookings = bookings;
   }
 
   /**
@@ -215,7 +223,7 @@ class ToleranceViews {
                 .count(),
         list,
         away(all, from, today),
-        summary(clientId, all, list, of, today),
+        summary(clientId, all, list, of, from, today),
         families,
         verdicts.overrides(of, history));
   }
@@ -265,6 +273,7 @@ class ToleranceViews {
       List<Runs.SessionLine> all,
       List<HeldSession> shown,
       Reckoner.Case of,
+      LocalDate from,
       LocalDate today) {
     WeekLoad week =
         WeekLoad.of(
@@ -300,8 +309,20 @@ class ToleranceViews {
     return new SpanSummary(
         shown.size(),
         (int) shown.stream().filter(HeldSession::answered).count(),
+        missed(clientId, shown, from, today.minusDays(1)),
         week.prompts(),
         lines);
+  }
+
+  /** Days with a session of one's own booked and none held. */
+  private int missed(UUID clientId, List<HeldSession> held, LocalDate from, LocalDate until) {
+    Set<LocalDate> days = held.stream().map(HeldSession::date).collect(Collectors.toSet());
+    return (int)
+        bookings.stream()
+            .flatMap(b -> b.booked(clientId, from, until).stream())
+            .filter(d -> !days.contains(d))
+            .distinct()
+            .count();
   }
 
   private FamilyRow family(

@@ -3,6 +3,8 @@ package riposo.server.tolerance.internal;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -51,6 +53,22 @@ class StripsTest extends PathDesk {
         .containsExactly(
             new ToleranceViews.TimeAway(v.today().minusDays(14), v.today().minusDays(1), 14));
     assertThat(v.summary().answered()).isEqualTo(2);
+  }
+
+  @Test
+  void whatWasBookedAndNotHeldIsCountedByDaysBeforeToday() {
+    assertThat(view(12).summary().missed()).as("nothing booked").isZero();
+    LocalDate today = view(12).today();
+    in(
+        () -> {
+          // held, before the first, today, to come; then two that were not held, one of them twice
+          for (int ago : new int[] {18, 15, 19, 0, -3, 8, 8, 1}) {
+            appointments.add(client, plan, today.minusDays(ago), LocalTime.of(9, 0));
+          }
+          return true;
+        });
+    assertThat(view(12).summary().missed()).isEqualTo(2);
+    assertThat(view(1).summary().missed()).as("in the week shown").isEqualTo(1);
   }
 
   @Test
