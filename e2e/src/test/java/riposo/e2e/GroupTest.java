@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -13,9 +12,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 
 /** A room full of people: lanes, a drop-in, a move by hand, the sheet on paper, a day of doses. */
@@ -33,13 +29,7 @@ class GroupTest {
   }
 
   private String print(String link) throws IOException {
-    APIResponse r =
-        page.request().get(Studio.url(Studio.link(page, link).first().getAttribute("href")));
-    assertEquals(200, r.status());
-    try (PDDocument d = Loader.loadPDF(r.body())) {
-      assertTrue(d.getNumberOfPages() <= 2);
-      return new PDFTextStripper().getText(d).replaceAll("\\s+", " ");
-    }
+    return Studio.print(page, link);
   }
 
   @Test

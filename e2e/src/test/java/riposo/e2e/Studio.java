@@ -1,6 +1,7 @@
 package riposo.e2e;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Browser;
@@ -19,6 +20,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -292,5 +296,15 @@ final class Studio {
     page.getByText(name).first().click();
     page.waitForFunction(
         "name => document.querySelector('main h1')?.textContent.includes(name)", name);
+  }
+
+  /** What a paper says, of two pages at most. */
+  static String print(Page page, String link) throws IOException {
+    APIResponse r = page.request().get(url(link(page, link).first().getAttribute("href")));
+    assertEquals(200, r.status());
+    try (PDDocument d = Loader.loadPDF(r.body())) {
+      assertTrue(d.getNumberOfPages() <= 2);
+      return new PDFTextStripper().getText(d).replaceAll("\\s+", " ");
+    }
   }
 }

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -72,7 +73,7 @@ class ToleranceTest {
   }
 
   @Test
-  void threeWeeksAwayAreShownOnThePageAndCutOnTheDesk() {
+  void threeWeeksAwayAreShownOnThePageAndCutOnDeskAndCard() throws IOException {
     Trained who = new Trained("Aud Away", 60);
     for (int ago : List.of(40, 36, 32, 24)) {
       who.session(ago, true);
@@ -85,6 +86,8 @@ class ToleranceTest {
     assertThat(page.getByText("away, 24 days").first()).isVisible();
     Studio.open(page, "/clients/" + who.id + "/plan/" + who.plan);
     assertThat(page.locator("main")).containsText("40 % off");
+    String card = Studio.print(page, "Card A4");
+    assertTrue(card.contains("Less for now: 24 days since the last"), card);
   }
 
   @Test

@@ -14,7 +14,8 @@ public enum NoStep {
   RETURNING("one of the two sessions was cut for a gap: the usual repetitions come back first"),
   ONE_SIDE("only one side had the repetitions: the other catches up first"),
   OTHER_FORM("the two sessions were done in another variant, support or side, or weight"),
-  JUST_CHANGED("the change of the session before counts once it was done twice"),
+  JUST_CHANGED(
+      "a change of how it is done was taken between the two sessions: it counts from the second on"),
   PAIN_OVER_USUAL("pain was over the client's usual"),
   PAIN_NOT_FALLING("pain is 3 or more and not falling over three sessions"),
   NOT_LIGHTEST("from no weight only the lightest in kit comes next"),

@@ -149,7 +149,7 @@ public record Steps(
   static final int STEP = 10;
 
   /** Sets of one movement at most, with one more: house rule. */
-  private static final int MOST_SETS = 5;
+  public static final int MOST_SETS = 5;
 
   /** Seconds held at the hardest point where a hold is the change. */
   private static final int HOLD_SECONDS = 2;

@@ -39,6 +39,7 @@ import riposo.core.today.TodayDay;
 import riposo.core.tolerance.NoStep;
 import riposo.core.tolerance.Rule;
 import riposo.core.tolerance.School;
+import riposo.core.tolerance.Steps;
 
 /**
  * The rules by area, in a fixed order. Nothing is written down twice: conditions, modifiers,
@@ -217,10 +218,30 @@ public final class RuleBook {
             "step",
             "A step is 5 % more for the upper body, the frail and with a condition, 10 % for the"
                 + " lower body, rounded down to kit. Where the next weight is more, it counts as"
-                + " many repetitions at the present one as make the same estimate (Epley); else the"
-                + " same weight lower slowly, held, with less support, two in one hand, or the next"
-                + " rung.",
+                + " many repetitions at the present one as make the same estimate (Epley); else two"
+                + " in one hand, or the same weight lowered slowly, held, with less support, in one"
+                + " set more, with a band as well, or the next rung.",
             "ACSM 2009; Epley 1985"),
+        dose(
+            "step.set",
+            "A set more is one beyond those of the plan, "
+                + Steps.MOST_SETS
+                + " in all at most, for a client who trains alone by sets and repetitions. It is"
+                + " left out on a cut day, after a gap, and where the session would be longer than"
+                + " it may be.",
+            house),
+        dose(
+            "step.band",
+            "A band beside a weight pulls at the end at most twice what a step adds, for over the"
+                + " whole way it pulls half of that; weight and band together stay under every cap"
+                + " of the hand, a band known by one point with half as much again. Left out on a"
+                + " cut day, after a gap, and with another weight.",
+            house),
+        dose(
+            "step.repetitions",
+            "Repetitions that were taken off come back by two, twice running each time, before"
+                + " anything else is added.",
+            house),
         dose(
             "weight.share",
             "Shares of what a row takes: two-arm press and curl 60 %, side and front raise and"

@@ -170,7 +170,7 @@ class CardPrint {
     return new Pdf.Printed(out, client.name() + " " + view.planName());
   }
 
-  /** What a movement is for, what fills its rests, and what is above it for who can. */
+  /** What a movement is for, why it is less, what fills its rests, and what is above it. */
   private static List<String> beside(SlotView s) {
     List<String> all = new ArrayList<>();
     if (!s.tasks().isEmpty()) {
@@ -179,6 +179,9 @@ class CardPrint {
     }
     if (s.band() != null) {
       all.add("Band: " + s.band() + ".");
+    }
+    if (s.gap() != null) {
+      all.add("Less for now: " + s.gap());
     }
     if (s.stretch() != null) {
       all.add("In the rests: " + s.stretch() + ".");
