@@ -10,10 +10,12 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.PlaywrightException;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
 import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -131,10 +133,16 @@ final class Studio {
     return context.newPage();
   }
 
-  /** Closes a test's pages after it: one left open goes on asking and drawing beside the next. */
+  /**
+   * Closes a test's pages after it: one left open goes on asking and drawing beside the next. What
+   * they showed when a test failed is kept under {@code target/failures}.
+   */
   public static final class Closed implements AfterEachCallback {
     @Override
     public void afterEach(ExtensionContext test) {
+      if (test.getExecutionException().isPresent()) {
+        keep(test.getRequiredTestClass().getSimpleName() + "." + test.getDisplayName());
+      }
       OPEN.get().forEach(BrowserContext::close);
       OPEN.get().clear();
     }
@@ -296,6 +304,25 @@ final class Studio {
     page.getByText(name).first().click();
     page.waitForFunction(
         "name => document.querySelector('main h1')?.textContent.includes(name)", name);
+  }
+
+  /** What every open page shows: a picture, and its address with its words. */
+  private static void keep(String test) {
+    Path into = Path.of("target", "failures");
+    int n = 0;
+    for (BrowserContext c : OPEN.get()) {
+      for (Page p : c.pages()) {
+        String name = test.replaceAll("[^A-Za-z0-9.]+", "-") + "-" + n++;
+        try {
+          Files.createDirectories(into);
+          Files.writeString(
+              into.resolve(name + ".txt"), p.url() + "\n" + p.locator("body").innerText());
+          p.screenshot(new Page.ScreenshotOptions().setPath(into.resolve(name + ".png")));
+        } catch (PlaywrightException | IOException e) {
+          System.err.println("nothing kept of " + name + ": " + e.getMessage());
+        }
+      }
+    }
   }
 
   /** What a paper says, of two pages at most. */

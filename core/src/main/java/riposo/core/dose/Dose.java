@@ -139,44 +139,39 @@ public record Dose(
         null);
   }
 
-  /** The same in sets that may be added to; null where they may not. */
-  public Dose sets(@Nullable Integer other) {
+  private Dose with(
+      int round,
+      @Nullable Integer each,
+      @Nullable Held hand,
+      @Nullable Turns turn,
+      @Nullable Integer set,
+      @Nullable String pulled) {
     return new Dose(
-        rounds,
+        round,
         reps,
         holdSeconds,
-        grams,
+        each,
         hands,
         share,
         band,
-        held,
-        turns,
+        hand,
+        turn,
         counts,
         seconds,
         series,
         at,
-        other,
-        beside);
+        set,
+        pulled);
+  }
+
+  /** The same in sets that may be added to; null where they may not. */
+  public Dose sets(@Nullable Integer other) {
+    return with(rounds, grams, held, turns, other, beside);
   }
 
   /** The same with a band beside the weight; null for none. */
   public Dose beside(@Nullable String other) {
-    return new Dose(
-        rounds,
-        reps,
-        holdSeconds,
-        grams,
-        hands,
-        share,
-        band,
-        held,
-        turns,
-        counts,
-        seconds,
-        series,
-        at,
-        sets,
-        other);
+    return with(rounds, grams, held, turns, sets, other);
   }
 
   /** The weight hand by hand; null where the movement takes none. */
@@ -196,30 +191,20 @@ public record Dose(
     this(rounds, reps, holdSeconds, grams, hands, share, band, null, null, null, null, null, null);
   }
 
-  /** The same with so much in each hand that holds one. */
+  /**
+   * The same with so much in each hand that holds one; a band goes with the weight it was put by.
+   */
   public Dose grams(int other) {
     Held w = weight();
-    return w == null
-        ? this
-        : new Dose(
-            rounds,
-            reps,
-            holdSeconds,
-            other,
-            hands,
-            share,
-            band,
-            new Held(
-                w.left() == 0 && w.differs() ? 0 : other,
-                w.right() == 0 && w.differs() ? 0 : other,
-                w.way()),
-            turns,
-            counts,
-            seconds,
-            series,
-            at,
-            sets,
-            null);
+    if (w == null) {
+      return this;
+    }
+    Held changed =
+        new Held(
+            w.left() == 0 && w.differs() ? 0 : other,
+            w.right() == 0 && w.differs() ? 0 : other,
+            w.way());
+    return with(rounds, other, changed, turns, sets, null);
   }
 
   /** The same with at most so much in each hand. */
@@ -227,61 +212,22 @@ public record Dose(
     Held w = weight();
     return w == null || w.heavier() <= most
         ? this
-        : new Dose(
+        : with(
             rounds,
-            reps,
-            holdSeconds,
             most,
-            hands,
-            share,
-            band,
             new Held(Math.min(w.left(), most), Math.min(w.right(), most), w.way()),
             turns,
-            counts,
-            seconds,
-            series,
-            at,
             sets,
             null);
   }
 
   /** The same in so many rounds. */
   public Dose rounds(int other) {
-    return new Dose(
-        other,
-        reps,
-        holdSeconds,
-        grams,
-        hands,
-        share,
-        band,
-        held,
-        turns,
-        counts,
-        seconds,
-        series,
-        at,
-        sets,
-        beside);
+    return with(other, grams, held, turns, sets, beside);
   }
 
   /** The same, the sides coming so. */
   public Dose turns(@Nullable Turns other) {
-    return new Dose(
-        rounds,
-        reps,
-        holdSeconds,
-        grams,
-        hands,
-        share,
-        band,
-        held,
-        other,
-        counts,
-        seconds,
-        series,
-        at,
-        sets,
-        beside);
+    return with(rounds, grams, held, other, sets, beside);
   }
 }

@@ -85,6 +85,28 @@ class NextLoadTest extends PathDesk {
     settled(3, 5, 0, 2);
   }
 
+  /** A room at home with 2 kg, 3 kg and this. */
+  private void kit(List<Room.StandIn> standIns, List<Band> bands) {
+    in(
+        () -> {
+          Room home =
+              new Room(
+                  List.of(new Room.Chair("chair", 45, false, false, true, false, 2)),
+                  List.of(
+                      new Room.Dumbbell(new java.math.BigDecimal("2"), Room.MassUnit.KG, 2),
+                      new Room.Dumbbell(new java.math.BigDecimal("3"), Room.MassUnit.KG, 2)),
+                  standIns,
+                  bands,
+                  List.of(20),
+                  true,
+                  90,
+                  Set.of(Kit.MAT),
+                  List.of());
+          clients.setRoom(client, clients.addRoom("Home", client, home));
+          return true;
+        });
+  }
+
   @Test
   void aBottleInTheKitSolvesAStepTooBig() {
     toTheStep();
@@ -96,24 +118,7 @@ class NextLoadTest extends PathDesk {
         .isEqualTo("A weight between would do: a bottle filled to weigh up to 2.1 kg.");
     assertThat(big.ways()).extracting(VerdictViews.ChangeOffer::kind).contains(Change.Kind.HOLD);
     assertThat(slot("s2").proposed().sentence()).isEqualTo(big.sentence());
-    in(
-        () -> {
-          Room home =
-              new Room(
-                  List.of(new Room.Chair("chair", 45, false, false, true, false, 2)),
-                  List.of(
-                      new Room.Dumbbell(new java.math.BigDecimal("2"), Room.MassUnit.KG, 2),
-                      new Room.Dumbbell(new java.math.BigDecimal("3"), Room.MassUnit.KG, 2)),
-                  List.of(new Room.StandIn(Room.StandIn.Kind.BOTTLE, 2100, 2)),
-                  List.of(),
-                  List.of(20),
-                  true,
-                  90,
-                  Set.of(Kit.MAT),
-                  List.of());
-          clients.setRoom(client, clients.addRoom("Home", client, home));
-          return true;
-        });
+    kit(List.of(new Room.StandIn(Room.StandIn.Kind.BOTTLE, 2100, 2)), List.of());
     VerdictViews.VerdictView now = verdict("pull");
     assertThat(now.sentence()).contains("Proposes 2.1 kg");
     assertThat(now.between()).isNull();
@@ -160,30 +165,15 @@ class NextLoadTest extends PathDesk {
                         List.of(new Slot("s1", "hinged-row", null)),
                         new Format(FormatKind.SETS, two, List.of(), List.of()),
                         List.of())));
-    in(
-        () -> {
-          Room home =
-              new Room(
-                  List.of(new Room.Chair("chair", 45, false, false, true, false, 2)),
-                  List.of(
-                      new Room.Dumbbell(new java.math.BigDecimal("2"), Room.MassUnit.KG, 2),
-                      new Room.Dumbbell(new java.math.BigDecimal("3"), Room.MassUnit.KG, 2)),
-                  List.of(),
-                  List.of(
-                      new Band(
-                          "green",
-                          190,
-                          List.of(new Band.Measured(50, 1000), new Band.Measured(100, 1800)),
-                          false,
-                          1)),
-                  List.of(20),
-                  true,
-                  90,
-                  Set.of(Kit.MAT),
-                  List.of());
-          clients.setRoom(client, clients.addRoom("Home", client, home));
-          return true;
-        });
+    kit(
+        List.of(),
+        List.of(
+            new Band(
+                "green",
+                190,
+                List.of(new Band.Measured(50, 1000), new Band.Measured(100, 1800)),
+                false,
+                1)));
   }
 
   @Test
