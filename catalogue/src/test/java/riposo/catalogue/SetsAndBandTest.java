@@ -28,6 +28,7 @@ import riposo.core.dose.Gap;
 import riposo.core.dose.Weight;
 import riposo.core.kit.Band;
 import riposo.core.limit.Caps;
+import riposo.core.limit.Side;
 import riposo.core.movement.Kit;
 import riposo.core.plan.Format;
 import riposo.core.plan.FormatKind;
@@ -35,6 +36,7 @@ import riposo.core.plan.Mobility;
 import riposo.core.plan.Param;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
+import riposo.core.plan.Sides;
 import riposo.core.plan.Slot;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunSheets;
@@ -149,6 +151,24 @@ class SetsAndBandTest {
         .as("work on a shared clock has no sets of its own")
         .satisfies(p -> assertThat(rounds(p)).isEqualTo("s1 2"))
         .satisfies(p -> assertThat(p.slots().get(0).doses().get(0).sets()).isNull());
+  }
+
+  @Test
+  void whereEachSetIsOneSidesNoneIsAddedForNeitherSideMayBeLeftBehind() {
+    Standing kept = standing("overhead", "one-arm-press", 1, null);
+    for (Sides sides : new Sides[] {null, Sides.ONE_THEN_OTHER, Sides.BY_ROUND}) {
+      Slot slot = new Slot("s1", "one-arm-press", null).sides(sides);
+      SessionPlan plan = SessionPlan.of(List.of(), List.of(slot), sets(), List.of());
+      AdaptedPlan p = adapt(plan, day("", List.of(), kept));
+      assertThat(rounds(p)).as("%s", sides).isEqualTo(sides == Sides.BY_ROUND ? "s1 2" : "s1 3");
+      for (Side side : List.of(Side.LEFT, Side.RIGHT)) {
+        assertThat(
+                p.timeline().segments().stream()
+                    .filter(g -> g.kind() == Segment.Kind.WORK && g.side() == side))
+            .as("%s, %s", sides, side)
+            .hasSize(sides == Sides.BY_ROUND ? 1 : 3);
+      }
+    }
   }
 
   @ParameterizedTest(name = "{0}: {1}")

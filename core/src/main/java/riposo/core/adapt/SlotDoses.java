@@ -30,6 +30,7 @@ import riposo.core.plan.Block;
 import riposo.core.plan.Format;
 import riposo.core.plan.FormatKind;
 import riposo.core.plan.Param;
+import riposo.core.plan.PlanBlock;
 import riposo.core.plan.Segment;
 import riposo.core.plan.SessionPlan;
 import riposo.core.plan.Sides;
@@ -115,9 +116,14 @@ final class SlotDoses {
         : at.rounds();
   }
 
-  /** Whether a slot is done in sets of its own, all alike, to which one can be added. */
+  /**
+   * Whether a slot is done in sets of its own, all alike, to which one can be added. Where each set
+   * is one side's, one more would leave the other behind.
+   */
   static boolean ownSets(SessionPlan.Asked at) {
     return at.block().block() == Block.WORK
+        && at.slot().sides() != Sides.BY_ROUND
+        && at.block().sides() != PlanBlock.SideMode.BY_ROUND
         && at.block().format().kind() == FormatKind.SETS
         && at.rounds() == at.block().format().rounds();
   }

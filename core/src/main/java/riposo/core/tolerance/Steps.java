@@ -361,7 +361,7 @@ public record Steps(
         retired ? null : support(last, adapter, situation),
         retired || same != null && same.more() != null ? null : oneMore(last.asked()),
         null,
-        same != null && same.reps() != null && same.reps().equals(last.targetReps()));
+        !retired && same != null && same.reps() != null && same.reps().equals(last.targetReps()));
   }
 
   /** How many sets there are with one more; null where they are not its own, or enough. */
