@@ -24,7 +24,6 @@ import riposo.core.limit.Limit;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
 import riposo.core.movement.Catalogue;
-import riposo.core.movement.LoadKind;
 import riposo.core.movement.Modifier;
 import riposo.core.movement.Movement;
 import riposo.core.movement.Position;
@@ -61,11 +60,13 @@ public final class PlanAdapter {
   private final Adapter adapter;
   private final Catalogue catalogue;
   private final SlotDoses doses;
+  private final Ceilings ceilings;
 
   public PlanAdapter(Adapter adapter) {
     this.adapter = adapter;
     this.doses = new SlotDoses(adapter);
     this.catalogue = adapter.catalogue();
+    this.ceilings = new Ceilings(catalogue);
   }
 
   /**
@@ -176,8 +177,8 @@ public final class PlanAdapter {
         caps,
         kit,
         standings,
-        ceilings(standings),
-        firmCeilings(standings),
+        ceilings.of(standings),
+        ceilings.firm(standings),
         mobility,
         Weights.NONE,
         Build.UNKNOWN,
@@ -190,39 +191,18 @@ public final class PlanAdapter {
    * family is a rung lower than where it was left.
    */
   public ClientDay back(ClientDay day, Map<String, Gap> gaps) {
-    Map<String, Ceiling> ceilings = new HashMap<>(day.ceilings());
-    gaps.forEach(
-        (family, gap) -> {
-          Ceiling at = ceilings.get(family);
-          if (at != null && lowers(gap, day.standings().get(family))) {
-            ceilings.put(family, new Ceiling(family, under(family, at.rung()), day.caps().day()));
-          }
-        });
     return new ClientDay(
         day.clientId(),
         day.caps(),
         day.kit(),
         day.standings(),
-        ceilings,
+        ceilings.back(day, gaps),
         day.firm(),
         day.mobility(),
         day.weights(),
         day.build(),
         gaps,
         day.today());
-  }
-
-  /** Whether a gap takes a rung off: it is long, and where the client stands is from before it. */
-  private static boolean lowers(Gap gap, @Nullable Standing standing) {
-    return gap.rungDown() && (standing == null || gap.cuts(standing.known()));
-  }
-
-  /** A rung lower, where the family has one; a closed one stays closed. */
-  private int under(String family, int rung) {
-    return catalogue.families().stream().anyMatch(f -> f.id().equals(family))
-            && catalogue.family(family).rungs().stream().anyMatch(m -> m.rung() < rung)
-        ? rung - 1
-        : rung;
   }
 
   /**
@@ -238,12 +218,12 @@ public final class PlanAdapter {
     Today of = today(plan, day);
     Caps caps = of.caps();
     SessionPlan today = of.plan();
-    Map<String, Ceiling> ceilings = of.ceilings();
     int workCap = caps.cap(Axis.WORK_PER_REST, Side.BOTH);
     List<Settled> settled = new ArrayList<>();
     for (SessionPlan.Asked asked : today.asked()) {
       int raise = asked.block().effortRaise(asked.index());
-      settled.add(settle(asked, day.planned(raise, caps, ceilings), standings, pins, day.gaps()));
+      settled.add(
+          settle(asked, day.planned(raise, caps, of.ceilings()), standings, pins, day.gaps()));
     }
     if (caps.floor().onceUp()) {
       settled = stayUp(settled, turns(settled), standings, pins, day.gaps());
@@ -342,30 +322,7 @@ public final class PlanAdapter {
   Today today(SessionPlan plan, ClientDay day) {
     TodayDose dose = day.today();
     Caps caps = dose.caps(day.caps());
-    Map<String, Ceiling> ceilings = new HashMap<>(day.ceilings());
-    fromAsked(plan, day, ceilings);
-    if (dose.cut()) {
-      rungDown(plan, ceilings, caps.day());
-    }
-    return new Today(dose.plan(plan, this::planned), caps, ceilings);
-  }
-
-  /** After a long gap in a family of which nothing was decided: a rung under what is asked. */
-  private void fromAsked(SessionPlan plan, ClientDay day, Map<String, Ceiling> ceilings) {
-    Map<String, Integer> asked = new HashMap<>();
-    for (Slot slot : plan.slots(Block.WORK)) {
-      Movement m = find(slot.movementId());
-      if (m != null) {
-        asked.merge(m.familyId(), m.rung(), Math::min);
-      }
-    }
-    asked.forEach(
-        (family, rung) -> {
-          Gap gap = day.gaps().get(family);
-          if (gap != null && lowers(gap, null) && !day.ceilings().containsKey(family)) {
-            ceilings.put(family, new Ceiling(family, under(family, rung), day.caps().day()));
-          }
-        });
+    return new Today(dose.plan(plan, this::planned), caps, ceilings.today(plan, day, caps.day()));
   }
 
   /** Whether counted work of the plan has its rests lengthened for this client. */
@@ -480,40 +437,14 @@ public final class PlanAdapter {
     return p == Purpose.PUSH || p == Purpose.PUSH_OVERHEAD ? 1 : p == Purpose.PULL ? -1 : 0;
   }
 
-  /**
-   * How far verdicts let each family go. A stopped family is closed and an eased one held below
-   * what was asked even though the movement itself has left the catalogue.
-   */
+  /** How far verdicts let each family go. */
   public Map<String, Ceiling> ceilings(Map<String, Standing> standings) {
-    Map<String, Ceiling> ceilings = new HashMap<>();
-    for (Standing s : standings.values()) {
-      Integer rung = rung(s);
-      if (rung != null) {
-        ceilings.put(s.familyId(), new Ceiling(s.familyId(), rung, s.decidedOn()));
-      }
-    }
-    return ceilings;
+    return ceilings.of(standings);
   }
 
   /** Those of the ceilings that no choice by hand passes: stopped and eased families. */
   public Map<String, Ceiling> firmCeilings(Map<String, Standing> standings) {
-    Map<String, Standing> firm = new HashMap<>(standings);
-    firm.values().removeIf(s -> !s.stopped() && !s.verdict().equals("EASE"));
-    return ceilings(firm);
-  }
-
-  private @Nullable Integer rung(Standing s) {
-    if (s.stopped()) {
-      return 0;
-    }
-    Movement stood = find(s.movementId());
-    if (stood != null) {
-      return stood.rung();
-    }
-    Movement asked = find(s.askedId());
-    return asked != null && s.verdict().equals("EASE")
-        ? (Integer) Math.max(1, asked.rung() - 1)
-        : null;
+    return ceilings.firm(standings);
   }
 
   private static AdaptedPlan.@Nullable WorkShare share(SessionPlan plan, int cap) {
@@ -526,23 +457,6 @@ public final class PlanAdapter {
       }
     }
     return null;
-  }
-
-  /** Movements of the work block that take no weight go down a rung where there is one. */
-  private void rungDown(SessionPlan plan, Map<String, Ceiling> ceilings, LocalDate day) {
-    for (Slot slot : plan.slots(Block.WORK)) {
-      Movement m = find(slot.movementId());
-      if (m == null) {
-        continue;
-      }
-      Ceiling now = ceilings.get(m.familyId());
-      int at = now == null ? m.rung() : Math.min(now.rung(), m.rung());
-      int least =
-          catalogue.family(m.familyId()).rungs().stream().mapToInt(Movement::rung).min().orElse(at);
-      if (m.loadKind() == LoadKind.NONE && at > least) {
-        ceilings.put(m.familyId(), new Ceiling(m.familyId(), at - 1, day));
-      }
-    }
   }
 
   /**

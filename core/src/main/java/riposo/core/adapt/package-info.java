@@ -6,10 +6,12 @@
  *       gives up, {@link riposo.core.adapt.Reach} what is harder than asked, {@link
  *       riposo.core.adapt.Rejection} why not
  *   <li>{@link riposo.core.adapt.PlanAdapter}: a plan; {@link riposo.core.adapt.Turn} what the
- *       session makes of a slot, {@link riposo.core.adapt.ClientOrder} an order with fewer trips
+ *       session makes of a slot, {@link riposo.core.adapt.ClientOrder} an order with fewer trips;
+ *       {@code Ceilings} how far each family may go, {@code SlotDoses} how much is done in a slot
  *   <li>{@link riposo.core.adapt.RestStretch}: what fills a rest; {@link
- *       riposo.core.adapt.BandGrip} where a band is gripped; {@link riposo.core.adapt.UpperOption}
- *       what is above a slot for who can; {@link riposo.core.adapt.PlanKit} what a plan takes
+ *       riposo.core.adapt.BandGrip} where a band is gripped, alone or beside a weight; {@link
+ *       riposo.core.adapt.UpperOption} what is above a slot for who can; {@link
+ *       riposo.core.adapt.PlanKit} what a plan takes
  *   <li>{@link riposo.core.adapt.SlotOptions}: what else a slot may become while it runs, as {@link
  *       riposo.core.adapt.SlotOption}s
  *   <li>{@link riposo.core.adapt.SharedPlan}: a plan on the one clock of a group

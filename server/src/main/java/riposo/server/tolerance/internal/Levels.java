@@ -1,6 +1,7 @@
 package riposo.server.tolerance.internal;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,14 +23,14 @@ final class Levels {
 
   private final Catalogue catalogue;
   private final Map<UUID, List<Runs.SetLine>> byRun = new LinkedHashMap<>();
-  private final List<String> order;
+  private final List<Line> order;
 
   Levels(List<Runs.SetLine> done, Catalogue catalogue) {
     this.catalogue = catalogue;
     done.forEach(s -> byRun.computeIfAbsent(s.runId(), k -> new ArrayList<>()).add(s));
-    Set<String> keys = new TreeSet<>();
-    byRun.values().forEach(sets -> keys.add(key(of(sets))));
-    order = List.copyOf(keys);
+    Set<Line> lines = new TreeSet<>();
+    byRun.values().forEach(sets -> lines.add(line(of(sets))));
+    order = List.copyOf(lines);
   }
 
   int count() {
@@ -53,7 +54,7 @@ final class Levels {
       marks.add(
           new ToleranceViews.FamilyMark(
               Objects.requireNonNull(at.get(e.getKey())),
-              order.indexOf(key(now)),
+              order.indexOf(line(now)),
               change != null ? words + ", " + change : words.equals(label) ? null : words,
               lastEffort(e.getValue()),
               most(e.getValue()),
@@ -82,13 +83,21 @@ final class Levels {
         last.movementId(), catalogue.find(last.movementId()).map(Movement::rung).orElse(0), weight);
   }
 
-  private String key(Done d) {
-    return String.format(
-        java.util.Locale.ROOT,
-        "%04d %07d %s",
-        d.rung(),
-        d.weight() == null ? 0 : d.weight().heavier(),
-        d.movementId());
+  /** A line: a rung, then a weight. */
+  private record Line(int rung, int grams, String movementId) implements Comparable<Line> {
+    private static final Comparator<Line> ORDER =
+        Comparator.comparingInt(Line::rung)
+            .thenComparingInt(Line::grams)
+            .thenComparing(Line::movementId);
+
+    @Override
+    public int compareTo(Line other) {
+      return ORDER.compare(this, other);
+    }
+  }
+
+  private static Line line(Done d) {
+    return new Line(d.rung(), d.weight() == null ? 0 : d.weight().heavier(), d.movementId());
   }
 
   /** The weight, with the movement where that changed; the movement alone where none is held. */
@@ -139,7 +148,7 @@ final class Levels {
         .map(
             e -> {
               Done now = of(e.getValue());
-              return new Step(e.getKey(), order.indexOf(key(now)), whole(now));
+              return new Step(e.getKey(), order.indexOf(line(now)), whole(now));
             })
         .toList();
   }
