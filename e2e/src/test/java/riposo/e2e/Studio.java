@@ -143,8 +143,20 @@ final class Studio {
       if (test.getExecutionException().isPresent()) {
         keep(test.getRequiredTestClass().getSimpleName() + "." + test.getDisplayName());
       }
-      OPEN.get().forEach(BrowserContext::close);
+      OPEN.get().forEach(Studio::close);
       OPEN.get().clear();
+    }
+  }
+
+  /** Requests that a test held up are let go first: one that comes while all closes fails it. */
+  private static void close(BrowserContext context) {
+    try {
+      context.pages().forEach(Page::unrouteAll);
+      context.close();
+    } catch (PlaywrightException e) {
+      if (!String.valueOf(e.getMessage()).contains("has been closed")) {
+        throw e;
+      }
     }
   }
 
