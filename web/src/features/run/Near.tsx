@@ -75,6 +75,9 @@ export function NowAndNext({ live, known }: { live: Live; known?: Known }) {
   const doing = shown && live.doing(shown)
   const stretch = segment.kind === 'REST' ? live.slot(segment.slotKey)?.stretch : undefined
   const line = live.person.painLine
+  // a band beside a weight goes with the weight and form it was put by
+  const off =
+    !!slot?.parts.some((p) => p.dose.beside) && !!doing && (!!doing.option || doing.grams !== undefined)
   const same = known && shown && known.entry.slotKey === shown.slotKey
   // a run kept on the device since before it was told says nothing of it
   const tasks = slot?.tasks ?? []
@@ -104,7 +107,11 @@ export function NowAndNext({ live, known }: { live: Live; known?: Known }) {
           </>
         )}
         {slot?.proposed && <p className="text-sand">to decide: {slot.proposed}</p>}
-        {slot?.band && <p className="text-[#b8c8cd]">{slot.band}</p>}
+        {slot?.band && (
+          <p className="text-[#b8c8cd]">
+            {off ? 'without the band: it is for the weight and movement as planned' : slot.band}
+          </p>
+        )}
         {stretch && (
           <p>
             <span className="text-[#a9bcc2]">in this rest: </span>

@@ -35,7 +35,7 @@ const part = {
   cues: ['sit tall'],
   breathe: true,
 }
-const run = (id: string) => ({
+const run = (id: string, slot: object = {}) => ({
   id,
   version: 1,
   planId: 'p1',
@@ -64,6 +64,7 @@ const run = (id: string) => ({
             { id: 'o1', kind: 'EASIER', title: 'Band row', parts: [{ ...part, title: 'Band row' }] },
             { id: 'o2', kind: 'HARDER', title: 'Hinged row', parts: [{ ...part, title: 'Hinged row' }] },
           ],
+          ...slot,
         },
       ],
       signs: [
@@ -85,13 +86,14 @@ let n = 0
 async function open(
   reply: (e: RunEvent, i: number) => object = (e, i) => ({ index: i, id: e.id, reply: 'KEPT' }),
   me?: () => object,
+  slot?: object,
 ) {
   const id = `run-${n++}`
   const taken: RunEvent[] = []
   const net = { cut: false }
   const of = `/api/runs/${id}`
   const studio = server({
-    [`GET ${of}`]: run(id),
+    [`GET ${of}`]: run(id, slot),
     [`GET ${of}/events`]: () => (net.cut ? Promise.reject(LOST) : taken),
     [`POST ${of}/events`]: (c: Call) => {
       if (net.cut) throw LOST
@@ -315,6 +317,18 @@ describe('the run', () => {
       { to: 'WEIGHT', grams: 1000, round: 2, onward: false },
       { to: 'BACK', round: 2 },
     ])
+  })
+
+  it('has a band beside the weight off as soon as the weight is another', async () => {
+    const banded = { ...part, dose: { ...part.dose, beside: 'green' } }
+    const band = '“green” as well, 2.2 kg with the weight'
+    const { user } = await open(undefined, undefined, { parts: [banded], band })
+    await inRest(user)
+    expect(screen.getByText(band)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'more …' }))
+    await user.click(screen.getByRole('button', { name: 'Lighter: 1 kg' }))
+    expect(await screen.findByText(/^without the band/)).toBeTruthy()
+    expect(screen.queryByText(band)).toBeNull()
   })
 
   it('woozy in one tap pauses, stays until it is answered, and goes on gentler', async () => {

@@ -24,6 +24,10 @@ export const session = (s: S['HeldSession']) =>
     .filter(Boolean)
     .join(', ')
 
+/** "18 of 20 held · 16 of 18 mornings answered". */
+export const inAll = ({ summary: s }: S['ToleranceView']) =>
+  `${s.sessions}${s.missed > 0 ? ` of ${s.sessions + s.missed}` : ''} held · ${s.answered} of ${s.sessions} mornings answered`
+
 /** The same as the strips, newest first: for a screen reader and for whoever likes figures. */
 export function AsTable({ v }: { v: S['ToleranceView'] }) {
   const cells = useMemo(
@@ -37,6 +41,9 @@ export function AsTable({ v }: { v: S['ToleranceView'] }) {
   return (
     <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="Sessions as a table">
       <table className="w-full border-collapse text-left text-sm">
+        <caption className="py-1 text-left">
+          {inAll(v)}. {v.summary.lines.join(' ')}
+        </caption>
         <thead className="text-soft">
           <tr>
             <th className="py-1 pr-4 font-normal">session</th>

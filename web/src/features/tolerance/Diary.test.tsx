@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import { screen, waitFor } from '@testing-library/react'
 import { describe, expect, it } from 'vitest'
 import type { S } from '../../lib/api'
@@ -29,8 +30,12 @@ const V = {
   away: [],
   list: [],
 } as unknown as S['ToleranceView']
-const Row = ({ head, side, children }: { head: unknown; side: unknown; children: unknown }) => (
-  <div>{[head, side, children] as never}</div>
+const Row = ({ head, side, children }: { head: ReactNode; side: ReactNode; children: ReactNode }) => (
+  <div>
+    {head}
+    {side}
+    {children}
+  </div>
 )
 const page = (replies: Parameters<typeof server>[0] = {}) => {
   const api = server({ [`GET ${AT}`]: [FLARE, SHOES], ...replies })

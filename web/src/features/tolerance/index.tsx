@@ -9,7 +9,7 @@ import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
 import { useClient } from '../clients/useClient'
-import { AsTable, session } from './AsTable'
+import { AsTable, inAll, session } from './AsTable'
 import { Decision, Mark } from './Decision'
 import { Diary } from './Diary'
 import { Sessions } from './Sessions'
@@ -160,11 +160,7 @@ function Shown({ v, chooser }: { v: S['ToleranceView']; chooser: React.ReactNode
             head={
               <>
                 <h2 className="font-bold">All sessions</h2>
-                <p className="text-sm text-soft">
-                  {v.summary.sessions}
-                  {v.summary.missed > 0 && ` of ${v.summary.sessions + v.summary.missed}`} held ·{' '}
-                  {v.summary.answered} of {v.summary.sessions} mornings answered
-                </p>
+                <p className="text-sm text-soft">{inAll(v)}</p>
               </>
             }
             side={

@@ -195,7 +195,7 @@ class SetsAndBandTest {
     for (AdaptedSlot s : p.slots()) {
       List<String> reasons = WORDS.reasons(s);
       assertThat(reasons.get(0)).endsWith("one set more.");
-      assertThat(reasons.stream().anyMatch(r -> r.startsWith("The set more is left out today")))
+      assertThat(reasons.stream().anyMatch(r -> r.startsWith("The set more is left out here")))
           .as("what is left out is said")
           .isEqualTo(rounds.contains(s.slotKey() + " 2"));
     }
@@ -224,6 +224,9 @@ class SetsAndBandTest {
       assertThat(s.band()).isNull();
       assertThat(s.doses().get(0).beside()).isNull();
       assertThat(s.doses().get(0).rounds()).isLessThanOrEqualTo(2);
+      assertThat(WORDS.reasons(s))
+          .anyMatch(r -> r.startsWith("The set more is left out here"))
+          .anyMatch(r -> r.startsWith("The band beside the weight is left out here"));
     }
   }
 

@@ -56,6 +56,26 @@ class StepsAndCeilingsTest {
 
   private static final java.time.LocalDate DAY = RandomLimits.DAY;
 
+  /** Ten were asked of the last set; sides in turn make an odd number even, downwards. */
+  @ParameterizedTest(name = "{0} agreed: {1}")
+  @CsvSource(
+      nullValues = "-",
+      value = {"-, false", "9, false", "10, true", "11, true", "12, false", "20, false"})
+  void repetitionsThatWereAgreedAndAskedAreFewer(@Nullable Integer agreed, boolean fewer) {
+    Standing s =
+        new Standing(
+            "elbow-bend", "curl", "curl", 2000, agreed, null, "EASE", false, DAY.minusDays(9));
+    Steps steps =
+        Steps.from(
+            at("curl", "elbow-bend", 2000),
+            CATALOGUE,
+            ADAPTER,
+            RandomLimits.all(List.of()),
+            WEIGHTS,
+            s);
+    assertThat(steps.fewer()).isEqualTo(fewer);
+  }
+
   /** Over the whole catalogue, under seeded limits and kit: the nearest open step, none beyond. */
   @Test
   void everyStepIsTheNearestThatLimitsAndKitLeaveOpen() {

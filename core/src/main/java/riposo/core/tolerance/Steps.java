@@ -361,7 +361,14 @@ public record Steps(
         retired ? null : support(last, adapter, situation),
         retired || same != null && same.more() != null ? null : oneMore(last.asked()),
         null,
-        !retired && same != null && same.reps() != null && same.reps().equals(last.targetReps()));
+        !retired && same != null && fewer(same.reps(), last.targetReps()));
+  }
+
+  /** Whether the number agreed was asked; sides in turn make an odd one even, downwards. */
+  private static boolean fewer(@Nullable Integer agreed, @Nullable Integer asked) {
+    return agreed != null
+        && asked != null
+        && (agreed.equals(asked) || agreed % 2 == 1 && asked == agreed - 1);
   }
 
   /** How many sets there are with one more; null where they are not its own, or enough. */

@@ -503,13 +503,7 @@ public final class Wording {
     Standing standing = slot.standing();
     if (standing != null) {
       reasons.add(standing(standing));
-      boolean room =
-          slot.doses().stream().anyMatch(d -> d.sets() != null && d.rounds() <= d.sets());
-      if (standing.more() != null && !standing.stopped() && room) {
-        reasons.add(
-            "The set more is left out today: today’s check, a gap or the length of the session"
-                + " leaves no room for it.");
-      }
+      reasons.addAll(leftOut(standing, slot));
     }
     if (slot.released()) {
       reasons.add("Your own choice was let go: a limit, a verdict or the kit no longer allows it.");
@@ -631,6 +625,24 @@ public final class Wording {
       case REPEATED -> "Comes twice today: nothing else is as near.";
       case TOGETHER -> "By itself " + own + "; chosen so that the floor is gone to once.";
     };
+  }
+
+  /** What a verdict gave and is not done here. */
+  private static List<String> leftOut(Standing s, AdaptedSlot slot) {
+    List<String> all = new ArrayList<>();
+    boolean more = slot.doses().stream().anyMatch(d -> d.sets() != null && d.rounds() > d.sets());
+    if (s.more() != null && !s.stopped() && !more) {
+      all.add(
+          "The set more is left out here: it is for sets and repetitions of one who trains alone,"
+              + " and not on a cut day, after a gap, or where the session would be too long.");
+    }
+    // where the kit or a limit leaves none, that is said with the band itself
+    if (s.pull() != null && !s.stopped() && slot.band() == null) {
+      all.add(
+          "The band beside the weight is left out here: it is for one who trains alone, with the"
+              + " weight it was put by, and not on a cut day or after a gap.");
+    }
+    return all;
   }
 
   private String standing(Standing s) {

@@ -1,8 +1,10 @@
 package riposo.server.tolerance.internal;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.data.jpa.repository.Query;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.VerdictStatus;
@@ -34,11 +36,20 @@ interface VerdictStore extends Store<VerdictRow> {
   record Taken(String familyId, UUID runId, Change.Kind kind) {}
 
   /** Those of a client's runs from a day on. */
+  default List<Taken> taken(UUID client, LocalDate since) {
+    return taken(
+        client,
+        since,
+        Stream.of(Change.Kind.values())
+            .filter(k -> k.gentle || k == Change.Kind.TWO_IN_ONE)
+            .toList());
+  }
+
   @Query(
       "select new riposo.server.tolerance.internal.VerdictStore$Taken(v.familyId, v.runId, v.taken)"
           + " from FamilyVerdict v where v.clientId = :client and v.onDate >= :since"
-          + " and v.taken in (SLOWER, HOLD, LESS_SUPPORT, TWO_IN_ONE)")
-  List<Taken> taken(UUID client, LocalDate since);
+          + " and v.taken in :kinds")
+  List<Taken> taken(UUID client, LocalDate since, Collection<Change.Kind> kinds);
 
   @Query("select distinct v.familyId from FamilyVerdict v where v.clientId = :client")
   List<String> families(UUID client);

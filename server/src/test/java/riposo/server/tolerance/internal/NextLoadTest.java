@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -187,6 +188,7 @@ class NextLoadTest extends PathDesk {
     settled(9, 5, 0, 2);
     assertThat(verdict("pull").verdict()).as("done once with a set more").isEqualTo(Verdict.STAY);
     assertThat(verdict("pull").sentence()).contains("it counts from the second on");
+    assertThat(label("pull")).as("on the line too").isEqualTo("2 kg, one set more");
     settled(12, 5, 0, 2);
     assertThat(kinds("pull"))
         .contains(Change.Kind.BAND_BESIDE)
@@ -199,12 +201,22 @@ class NextLoadTest extends PathDesk {
     assertThat(in(() -> runs.sheet(run)).people().get(0).slots().get(0).parts().get(0).dose())
         .satisfies(d -> assertThat(d.rounds()).isEqualTo(3))
         .satisfies(d -> assertThat(d.beside()).isEqualTo("green"));
+    assertThat(label("pull")).isEqualTo("2 kg, a band as well");
     assertThat(verdict("pull").verdict()).isEqualTo(Verdict.EASE);
     acceptAll();
     assertThat(standing("pull"))
         .as("with less weight both go")
         .satisfies(s -> assertThat(s.more()).isNull())
         .satisfies(s -> assertThat(s.pull()).isNull());
+  }
+
+  /** What the line of a family says at its newest session. */
+  private @Nullable String label(String family) {
+    return view().families().stream()
+        .filter(f -> f.familyId().equals(family))
+        .map(f -> f.marks().get(f.marks().size() - 1).label())
+        .findFirst()
+        .orElseThrow();
   }
 
   private List<Change.Kind> kinds(String family) {
