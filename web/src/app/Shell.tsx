@@ -233,7 +233,7 @@ function Find({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean
   const [text, setText] = useState('')
   const [wanted, setWanted] = useState(false)
   const navigate = useNavigate()
-  const clients = useQuery({ ...q.clients.all(), enabled: open })
+  const clients = useQuery({ ...q.clients.names(), enabled: open })
   const plans = useQuery({ ...q.plans.all(), enabled: open })
   const movements = useQuery({ ...q.movements.all(), enabled: open })
   const all = [

@@ -91,7 +91,7 @@ export function ComparePanel({
   const [from, setFrom] = useState(today)
   const [to, setTo] = useState(plus(today, 14))
   const [other, setOther] = useState('')
-  const clients = useQuery({ ...q.clients.all(), enabled: way === 'client' })
+  const clients = useQuery({ ...q.clients.names(), enabled: way === 'client' })
   const desk = q.desk(clientId, planId)
   const dates = useQuery({ ...desk.dates(from, to), enabled: way === 'dates' && !!from && !!to })
   const another = useQuery({ ...desk.other(other), enabled: way === 'client' && !!other })

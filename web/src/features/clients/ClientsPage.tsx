@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
-import { Link, useNavigate } from 'react-router'
+import { useEffect, useState } from 'react'
+import { Link, useNavigate, useSearchParams } from 'react-router'
 import type { S } from '../../lib/api'
 import { day } from '../../lib/format'
 import { useKeys } from '../../lib/keys'
@@ -11,25 +11,47 @@ import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
-import { found } from './found'
+import { change, wanted } from './wanted'
+import { WAITING } from './waiting'
 
 const ClientForm = later(() => import('./ClientForm'), 'ClientForm')
 type Line = S['ClientLine']
 
+/** How long typing has to rest before it is looked for. */
+const REST_MS = 200
+
 /** Everybody at a glance: what they have, when they come next, what waits; found by typing. */
 export function ClientsPage() {
-  const [archived, setArchived] = useState(false)
-  const [text, setText] = useState('')
-  const clients = useQuery(q.clients.list(archived))
+  const [search, setSearch] = useSearchParams()
+  const asked = wanted(search)
+  const [text, setText] = useState(asked.find ?? '')
+  const clients = useQuery(q.clients.list(asked))
+  const [going, setGoing] = useState(false)
   const [adding, setAdding] = useState(false)
   const navigate = useNavigate()
   useKeys([
     { press: 'f', words: 'find in the list', act: () => document.getElementById('find-client')?.focus() },
   ])
-  if (clients.error) return <Failure error={clients.error} />
+  const set = (key: string, value: string) => setSearch(change(search, key, value), { replace: true })
+  useEffect(() => {
+    if (text.trim() === (asked.find ?? '')) return
+    const rests = setTimeout(
+      () => setSearch((before) => change(before, 'find', text.trim()), { replace: true }),
+      REST_MS,
+    )
+    return () => clearTimeout(rests)
+  }, [text, asked.find, setSearch])
+  // what is shown answers another question while the new one is on its way
+  const known = !!clients.data && !clients.isPlaceholderData && text.trim() === (asked.find ?? '')
+  const firstId = clients.data?.lines[0]?.id
+  useEffect(() => {
+    // Enter before the answer is there goes on as soon as it is
+    if (going && known && firstId) void navigate(`/clients/${firstId}`)
+  }, [going, known, firstId, navigate])
+  if (clients.error && !clients.data) return <Failure error={clients.error} />
   if (!clients.data) return <Loading what="clients" />
-  const shown = found(clients.data, text)
-  const first = shown[0]
+  const { lines, total, all, page, pages, waiting } = clients.data
+  const narrowed = !!(asked.find ?? asked.waits ?? asked.coming)
   return (
     <>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2 py-4">
@@ -39,38 +61,112 @@ export function ClientsPage() {
           role="search"
           onSubmit={(e) => {
             e.preventDefault()
-            if (first) void navigate(`/clients/${first.id}`)
+            setGoing(true)
           }}
         >
           <input
             id="find-client"
             type="search"
+            maxLength={120}
             aria-label="Find a client"
             placeholder="name, condition, what waits"
             value={text}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => {
+              setText(e.target.value)
+              setGoing(false)
+            }}
           />
         </form>
+        <label className="flex items-center gap-2">
+          <span className="text-soft">waits</span>
+          <select
+            className="!w-auto"
+            value={asked.waits ?? ''}
+            onChange={(e) => set('waits', e.target.value)}
+          >
+            <option value="">whatever</option>
+            {Object.entries(WAITING)
+              .filter(([kind]) => kind === asked.waits || waiting[kind])
+              .map(([kind, words]) => (
+                <option key={kind} value={kind}>
+                  {words}, {waiting[kind] ?? 0}
+                </option>
+              ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2">
+          <span className="text-soft">comes</span>
+          <select
+            className="!w-auto"
+            value={asked.coming ?? ''}
+            onChange={(e) => set('coming', e.target.value)}
+          >
+            <option value="">whenever</option>
+            <option value="TODAY">today</option>
+            <option value="WEEK">within 7 days</option>
+            <option value="NOTHING">nothing set</option>
+          </select>
+        </label>
+        <label className="flex items-center gap-2">
+          <span className="text-soft">by</span>
+          <select
+            className="!w-auto"
+            value={asked.order ?? 'NAME'}
+            onChange={(e) => set('order', e.target.value === 'NAME' ? '' : e.target.value)}
+          >
+            <option value="NAME">name</option>
+            <option value="NEXT">next session</option>
+          </select>
+        </label>
         <label className="flex min-h-[42px] items-center gap-2">
-          <input type="checkbox" checked={archived} onChange={(e) => setArchived(e.target.checked)} />
+          <input
+            type="checkbox"
+            checked={asked.archived ?? false}
+            onChange={(e) => set('archived', e.target.checked ? 'true' : '')}
+          />
           archived too
         </label>
         <Button main onClick={() => setAdding(true)}>
           Add a client
         </Button>
       </div>
-      {clients.data.length === 0 ? (
+      <Failure error={clients.error} />
+      {all === 0 ? (
         <p className="border-t-2 border-ink py-6">Nobody yet. Add the first client, then screen them.</p>
-      ) : shown.length === 0 ? (
+      ) : total === 0 ? (
         <p role="status" className="border-t-2 border-ink py-6">
-          Nobody here has “{text}” in name, conditions or what waits.
+          {asked.find
+            ? `Nobody here has “${asked.find}” in name, conditions or what waits.`
+            : 'Nobody here answers to that.'}
         </p>
       ) : (
-        <ul className="border-t-2 border-ink" aria-label="Clients">
-          {shown.map((c) => (
-            <Row key={c.id} c={c} />
-          ))}
-        </ul>
+        <>
+          <ul className="border-t-2 border-ink" aria-label="Clients" aria-busy={!known}>
+            {lines.map((c) => (
+              <Row key={c.id} c={c} />
+            ))}
+          </ul>
+          <nav aria-label="Pages" className="flex flex-wrap items-center gap-3 py-3">
+            <span role="status" className="text-soft">
+              {known ? (narrowed ? `${total} of ${all} clients` : `${total} clients`) : 'looking …'}
+              {pages > 1 && `, page ${page + 1} of ${pages}`}
+            </span>
+            {pages > 1 && (
+              <>
+                <Button
+                  quiet
+                  disabled={page === 0}
+                  onClick={() => set('page', page > 1 ? `${page - 1}` : '')}
+                >
+                  Before
+                </Button>
+                <Button quiet disabled={page + 1 >= pages} onClick={() => set('page', `${page + 1}`)}>
+                  Next
+                </Button>
+              </>
+            )}
+          </nav>
+        </>
       )}
       <Dialog open={adding} onOpenChange={setAdding} title="Add a client" wide leaves>
         <ClientForm

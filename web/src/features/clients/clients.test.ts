@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { S } from '../../lib/api'
-import { found } from './found'
+import { change, wanted } from './wanted'
 import { nextStep } from './next'
 
 const standing = (over: object) =>
@@ -51,25 +51,25 @@ describe('whoever is not trained at all', () => {
   })
 })
 
-describe('finding a client', () => {
-  const line = (name: string, conditions: string[], waits: string[] = []) =>
-    ({ id: name, name, conditions, waits: waits.map((text) => ({ text })) }) as unknown as S['ClientLine']
-  const all = [
-    line('Noor Hallström', ['knee'], ['1 stop and refer to decide']),
-    line('Odile Varga', ['low bone density', 'shoulder'], ['3 verdicts to decide']),
-    line('Ilse Farkas', ['frailty'], []),
-  ]
-  const names = (text: string) => found(all, text).map((c) => c.name)
+describe('what the list is asked for', () => {
+  const of = (text: string) => wanted(new URLSearchParams(text))
 
-  it('takes a name without its accents, in any case', () => {
-    expect(names('hallstrom')).toEqual(['Noor Hallström'])
-    expect(names('ODILE')).toEqual(['Odile Varga'])
+  it.each([
+    ['', {}],
+    ['find=+knee+', { find: 'knee' }],
+    ['waits=VERDICT&coming=WEEK', { waits: 'VERDICT', coming: 'WEEK' }],
+    ['waits=<b>&coming=never&order=upside-down', {}],
+    ['order=NEXT&archived=true&page=3', { order: 'NEXT', archived: true, page: 3 }],
+    ['page=-1', {}],
+    ['page=many', {}],
+  ])('reads %s', (text, asked) => {
+    expect(of(text)).toEqual(asked)
   })
-  it('takes a condition or what waits, and wants every word', () => {
-    expect(names('bone')).toEqual(['Odile Varga'])
-    expect(names('decide')).toEqual(['Noor Hallström', 'Odile Varga'])
-    expect(names('decide knee')).toEqual(['Noor Hallström'])
-    expect(names('decide frailty')).toEqual([])
+
+  it('begins at the first page whenever anything else is asked', () => {
+    const third = new URLSearchParams('find=knee&page=3')
+    expect(change(third, 'waits', 'VERDICT').toString()).toBe('find=knee&waits=VERDICT')
+    expect(change(third, 'find', '').toString()).toBe('')
+    expect(change(third, 'page', '4').toString()).toBe('find=knee&page=4')
   })
-  it('shows everybody when nothing is typed', () => expect(names('  ')).toHaveLength(3))
 })

@@ -10,6 +10,7 @@ import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { Loading } from '../../ui/Loading'
 import { OutcomeMark } from '../../ui/Outcome'
+import { WAITING } from '../clients/waiting'
 import { Ready } from './Ready'
 
 const goes: Record<string, { words: string; to: (w: S['WaitView']) => string }> = {
@@ -37,7 +38,7 @@ export function DayPage() {
   })
   if (day.error) return <Failure error={day.error} />
   if (!day.data) return <Loading what="the day sheet" />
-  const { sessions, groups, waits, mornings, date, said } = day.data
+  const { sessions, groups, waits, waiting, mornings, told: toldToday, date, said } = day.data
   // what stops comes before all that waits
   const urgent = mornings.some((m) => m.stops)
   return (
@@ -154,7 +155,7 @@ export function DayPage() {
         <Failure error={remove.error} />
       </section>
       <section aria-labelledby="waits" className="pt-5">
-        {urgent && <Mornings all={mornings} />}
+        {urgent && <Mornings first={mornings} total={toldToday} />}
         <h2 id="waits" className="mb-2 text-lg font-bold">
           Waits for you
         </h2>
@@ -182,8 +183,23 @@ export function DayPage() {
               </li>
             )
           })}
+          {Object.entries(waiting).map(([kind, all]) => {
+            const more = all - waits.filter((w) => w.kind === kind).length
+            return (
+              more > 0 && (
+                <li key={kind} className="border-b border-line py-2.5">
+                  <Link
+                    className="font-semibold text-teal underline underline-offset-4"
+                    to={`/clients?waits=${kind}`}
+                  >
+                    {more} more: {WAITING[kind] ?? kind}
+                  </Link>
+                </li>
+              )
+            )
+          })}
         </ul>
-        {!urgent && <Mornings all={mornings} />}
+        {!urgent && <Mornings first={mornings} total={toldToday} />}
         <Ready runs={waits.flatMap((w) => (w.kind === 'RUN' && w.about ? [w.about] : []))} />
       </section>
       <AddSession open={adding} onOpenChange={setAdding} date={date} />
@@ -192,7 +208,10 @@ export function DayPage() {
 }
 
 /** What clients told today, and what it did: those that stop first. */
-function Mornings({ all }: { all: S['MorningView'][] }) {
+function Mornings({ first, total }: { first: S['MorningView'][]; total: number }) {
+  const [more, setMore] = useState(false)
+  const rest = useQuery({ ...q.studio.mornings(), enabled: more })
+  const all = rest.data ?? first
   if (all.length === 0) return null
   return (
     <section aria-labelledby="told" className="my-6 first:mt-0">
@@ -230,6 +249,14 @@ function Mornings({ all }: { all: S['MorningView'][] }) {
             ))}
           </li>
         ))}
+        {total > all.length && (
+          <li className="border-b border-line py-2.5">
+            <Button quiet disabled={rest.isFetching} onClick={() => setMore(true)}>
+              {rest.isFetching ? 'Loading what was told …' : `Show all ${total} told today`}
+            </Button>
+            <Failure error={rest.error} />
+          </li>
+        )}
       </ul>
     </section>
   )
@@ -292,7 +319,7 @@ export function AddSession({
   clientId?: string
   planId?: string
 }) {
-  const clients = useQuery({ ...q.clients.all(), enabled: open })
+  const clients = useQuery({ ...q.clients.names(), enabled: open })
   const plans = useQuery({ ...q.plans.all(), enabled: open })
   const [form, setForm] = useState({ clientId: clientId ?? '', planId: planId ?? '', date, time: '10:00' })
   const cache = useQueryClient()

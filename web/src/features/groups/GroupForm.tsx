@@ -40,7 +40,7 @@ export function GroupForm({ group, onDone }: { group?: S['GroupView']; onDone: (
   })
   const { register, formState } = form
   const members = useWatch({ control: form.control, name: 'members' })
-  const clients = useQuery(q.clients.all())
+  const clients = useQuery(q.clients.names())
   const rooms = useQuery(q.studio.rooms())
   const plans = useQuery(q.plans.all())
   const cache = useQueryClient()

@@ -536,7 +536,7 @@ function DropIn({
   onPick: (id: string) => void
 }) {
   const [text, setText] = useState('')
-  const clients = useQuery({ ...q.clients.all(), enabled: open })
+  const clients = useQuery({ ...q.clients.names(), enabled: open })
   const shown = (clients.data ?? [])
     .filter((c) => !here.includes(c.id))
     .filter((c) => c.name.toLowerCase().includes(text.trim().toLowerCase()))

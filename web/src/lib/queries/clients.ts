@@ -1,5 +1,9 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query'
 import { http, told, type S } from '../api'
+import type { paths } from '../api.gen'
+
+/** What is looked for in the list; what is left out plays no part. */
+export type Wanted = NonNullable<paths['/api/client-list']['get']['parameters']['query']>
 
 const clientIs = (clientId: string) => ({ params: { path: { clientId } } })
 
@@ -12,12 +16,16 @@ export const clients = {
       queryKey: ['clients', archived],
       queryFn: () => told(http.GET('/api/clients', { params: { query: archived ? { archived } : {} } })),
     }),
-  /** everybody at a glance, with conditions, next session and what waits */
-  list: (archived: boolean) =>
+  /** a page of those found at a glance, with conditions, next session and what waits */
+  list: (wanted: Wanted) =>
     queryOptions({
-      queryKey: ['clients', 'list', archived],
-      queryFn: () => told(http.GET('/api/client-list', { params: { query: archived ? { archived } : {} } })),
+      queryKey: ['clients', 'list', wanted],
+      queryFn: () => told(http.GET('/api/client-list', { params: { query: wanted } })),
+      placeholderData: keepPreviousData,
     }),
+  /** everybody in use by name, to choose from */
+  names: () =>
+    queryOptions({ queryKey: ['clients', 'names'], queryFn: () => told(http.GET('/api/client-names')) }),
   one: (id: string) =>
     queryOptions({
       queryKey: ofClient(id, 'self'),

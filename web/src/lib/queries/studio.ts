@@ -14,6 +14,9 @@ export const studio = {
       // mornings come while it lies open
       refetchInterval: ANEW,
     }),
+  /** all that was told today */
+  mornings: () =>
+    queryOptions({ queryKey: ['day', 'mornings'], queryFn: () => told(http.GET('/api/day/mornings')) }),
   rooms: () => queryOptions({ queryKey: ['rooms'], queryFn: () => told(http.GET('/api/rooms')) }),
   rules: () =>
     queryOptions({ queryKey: ['rules'], queryFn: () => told(http.GET('/api/rules')), staleTime: Infinity }),

@@ -51,6 +51,20 @@ public final class Desk {
     return good(path, send(HttpRequest.newBuilder(URI.create(base + "/api" + path))));
   }
 
+  /** The answer as it came, unread. */
+  public String text(String path) throws IOException, InterruptedException {
+    HttpResponse<String> r =
+        http.send(
+            HttpRequest.newBuilder(URI.create(base + "/api" + path))
+                .timeout(Duration.ofSeconds(60))
+                .build(),
+            HttpResponse.BodyHandlers.ofString());
+    if (r.statusCode() / 100 != 2) {
+      throw new IOException(path + " answered " + r.statusCode() + " " + r.body());
+    }
+    return r.body();
+  }
+
   public JsonNode post(String path, String body) throws IOException, InterruptedException {
     String token =
         cookies.getCookieStore().getCookies().stream()

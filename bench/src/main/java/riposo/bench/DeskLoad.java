@@ -11,7 +11,7 @@ import java.util.concurrent.Future;
 
 /**
  * The adapted plan over HTTP with twenty users at once against a running demo: {@code ./riposo
- * bench load}. Each user signs in and reads the desk of one client after another without a pause.
+ * bench desk}. Each user signs in and reads the desk of one client after another without a pause.
  * Prints median and 95th percentile of the whole request.
  */
 public final class DeskLoad {

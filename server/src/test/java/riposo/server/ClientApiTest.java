@@ -149,11 +149,17 @@ class ClientApiTest extends ApiDesk {
         .as("a group that meets before the session is next")
         .isEqualTo("Morning");
     post("/clients/" + id + "/archive", "{}");
-    assertThat(get("/client-list").body().valueStream().map(c -> c.path("id").asString()))
+    assertThat(
+            get("/client-list?size=200")
+                .body()
+                .path("lines")
+                .valueStream()
+                .map(c -> c.path("id").asString()))
         .doesNotContain(id.toString());
     JsonNode away =
-        get("/client-list?archived=true")
+        get("/client-list?archived=true&size=200")
             .body()
+            .path("lines")
             .valueStream()
             .filter(c -> c.path("id").asString().equals(id.toString()))
             .findFirst()
@@ -162,8 +168,9 @@ class ClientApiTest extends ApiDesk {
   }
 
   private JsonNode line(UUID id) throws Exception {
-    return get("/client-list")
+    return get("/client-list?size=200")
         .body()
+        .path("lines")
         .valueStream()
         .filter(c -> c.path("id").asString().equals(id.toString()))
         .findFirst()

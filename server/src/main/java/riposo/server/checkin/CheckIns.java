@@ -2,6 +2,7 @@ package riposo.server.checkin;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -88,5 +89,8 @@ public interface CheckIns {
   interface Effects {
     /** In sentences, what the mornings of a run changed for a client; empty for nothing. */
     List<String> of(UUID runId, UUID clientId);
+
+    /** Reads for all these runs what {@link #of} will be asked. */
+    void readAhead(Collection<UUID> runs);
   }
 }

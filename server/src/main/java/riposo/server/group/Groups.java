@@ -2,6 +2,7 @@ package riposo.server.group;
 
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -13,6 +14,7 @@ public interface Groups {
    * A group meeting on a day, for the day sheet.
    *
    * @param who is to be there
+   * @param apart how many of them are not started with the group
    */
   record Due(
       UUID id,
@@ -22,7 +24,12 @@ public interface Groups {
       int seconds,
       List<UUID> who,
       int people,
-      int apart) {}
+      int apart) {
+    /** The same with how many stay out. */
+    public Due withApart(int n) {
+      return new Due(id, name, time, plan, seconds, who, people, n);
+    }
+  }
 
   /** Adds a group; returns its id. */
   UUID add(
@@ -40,6 +47,9 @@ public interface Groups {
   /** The first meeting from that day on of each client who is in a group that meets every week. */
   Map<UUID, Next> next(LocalDate from);
 
-  /** The groups that meet on that day, by time. */
+  /** The groups that meet on that day, by time; who stays out of it is not looked at. */
   List<Due> meetings(LocalDate day);
+
+  /** The same of each of these days. */
+  Map<LocalDate, List<Due>> meetings(Collection<LocalDate> days);
 }

@@ -9,6 +9,7 @@ import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
 
 /** One recorded change. */
+@Unstamped("a record of what was done")
 @Entity(name = "AuditEntry")
 @jakarta.persistence.Table(name = "audit_entry")
 public class AuditEntry {

@@ -82,6 +82,21 @@ public final class Problems extends RuntimeException {
     return new Problems(HttpStatus.TOO_MANY_REQUESTS, "too-many", detail, List.of(), Map.of());
   }
 
+  /** Seconds after which somebody who found the server busy comes again. */
+  public static final int AGAIN_SECONDS = 3;
+
+  /** 503: too many ask for much at once. */
+  public static Problems busy() {
+    return new Problems(
+        HttpStatus.SERVICE_UNAVAILABLE,
+        "busy",
+        "Many ask for much at this moment. Nothing was changed; try again in "
+            + AGAIN_SECONDS
+            + " seconds.",
+        List.of(),
+        Map.of());
+  }
+
   public static Problems unauthorized(String detail) {
     return new Problems(HttpStatus.UNAUTHORIZED, "sign-in", detail, List.of(), Map.of());
   }

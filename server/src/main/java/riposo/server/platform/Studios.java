@@ -115,6 +115,9 @@ public class Studios {
     if (request != null) {
       request.removeAttribute(MEMO + StudioContext.current(), RequestAttributes.SCOPE_REQUEST);
     }
+    jdbc.sql(Stamps.TOUCH)
+        .params(StudioContext.current().toString(), StudioContext.current().toString())
+        .update();
     if (changed == 0) {
       throw new OptimisticLockingFailureException(
           "the studio is at another version than " + version);

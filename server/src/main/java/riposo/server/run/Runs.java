@@ -128,6 +128,12 @@ public interface Runs {
   /** All runs of a client in time order, in short. */
   List<Summary> summaries(UUID clientId);
 
+  /** The runs of these clients on a day, in time order. */
+  List<Summary> on(Collection<UUID> clients, LocalDate day);
+
+  /** The newest day before that day on which each trained; without those who never did. */
+  Map<UUID, LocalDate> lastBefore(Collection<UUID> clients, LocalDate day);
+
   /** The runs of everybody whose words after are not on file, in time order. */
   List<Summary> unclosed();
 

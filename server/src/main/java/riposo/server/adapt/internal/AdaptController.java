@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.adapt.AdaptedPlans;
+import riposo.server.platform.Heavy;
 
 /** The adapt desk: adapted plans, stairs, and the professional's own choices, over HTTP. */
 @RestController
@@ -28,6 +29,7 @@ class AdaptController {
     this.service = service;
   }
 
+  @Heavy
   @GetMapping
   AdaptedPlans.AdaptedView today(
       @PathVariable UUID clientId,
@@ -37,6 +39,7 @@ class AdaptController {
   }
 
   /** The stair of the family that the slot stands in now. */
+  @Heavy
   @GetMapping("/slots/{key}/stair")
   StairService.Stair stair(
       @PathVariable UUID clientId,

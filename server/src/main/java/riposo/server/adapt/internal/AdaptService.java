@@ -2,6 +2,7 @@ package riposo.server.adapt.internal;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -49,21 +50,23 @@ import riposo.server.limit.Limits;
 import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Json;
+import riposo.server.platform.ReadAhead;
+import riposo.server.platform.RowsOf;
 import riposo.server.platform.Studios;
 import tools.jackson.core.type.TypeReference;
 
 /** The adapt desk: a plan adapted to a client on a day, as a fact and as shown. */
 @Service
 @Transactional
-class AdaptService implements AdaptedPlans {
+class AdaptService implements AdaptedPlans, ReadAhead.Part {
 
   private final Movements movements;
   private final Clients clients;
   private final Limits limits;
   private final Plans plans;
   private final ClientDays days;
-  private final PinStore pins;
-  private final WeightStore weights;
+  private final RowsOf<PinRow> pins;
+  private final RowsOf<WeightRow> weights;
   private final Json json;
   private final ObjectProvider<ProposalSource> proposals;
   private final Studios studios;
@@ -84,8 +87,8 @@ class AdaptService implements AdaptedPlans {
     this.limits = limits;
     this.plans = plans;
     this.days = days;
-    this.pins = pins;
-    this.weights = weights;
+    this.pins = new RowsOf<>(pins::findByClientIdInOrderById, r -> r.clientId);
+    this.weights = new RowsOf<>(weights::findByClientIdInOrderById, r -> r.clientId);
     this.json = json;
     this.proposals = proposals;
     this.studios = studios;
@@ -114,6 +117,14 @@ class AdaptService implements AdaptedPlans {
         today.cut());
   }
 
+  @Override
+  public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
+    if (what == ReadAhead.For.TRAINING) {
+      pins.ahead(clients);
+      weights.ahead(clients);
+    }
+  }
+
   PlanAdapter planAdapter() {
     return movements.planAdapter();
   }
@@ -130,8 +141,10 @@ class AdaptService implements AdaptedPlans {
 
   private ClientDay set(UUID planId, ClientDay day) {
     Map<String, SetWeight> set = new HashMap<>();
-    for (WeightRow w : weights.findByClientIdAndPlanId(day.clientId(), planId)) {
-      set.put(w.slotKey, w.fact());
+    for (WeightRow w : weights.of(day.clientId())) {
+      if (w.planId.equals(planId)) {
+        set.put(w.slotKey, w.fact());
+      }
     }
     return day.with(day.weights().with(set));
   }
@@ -147,7 +160,10 @@ class AdaptService implements AdaptedPlans {
   @Override
   public Map<String, Pin> pinned(UUID planId, UUID clientId) {
     Map<String, Pin> pinned = new HashMap<>();
-    for (PinRow p : pins.findByClientIdAndPlanId(clientId, planId)) {
+    for (PinRow p : pins.of(clientId)) {
+      if (!p.planId.equals(planId)) {
+        continue;
+      }
       pinned.put(
           p.slotKey,
           new Pin(

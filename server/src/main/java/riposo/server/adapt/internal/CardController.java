@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 import riposo.server.platform.Pdf;
 
 /** The client card on paper: the adapted plan in large type, with cautions, over HTTP. */
@@ -22,6 +23,7 @@ class CardController {
     this.print = print;
   }
 
+  @Heavy
   @GetMapping(value = "/card.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   ResponseEntity<byte[]> print(
       @PathVariable UUID clientId,

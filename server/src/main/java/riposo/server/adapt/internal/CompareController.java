@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 
 /**
  * What changes: between dates, clients, with today's check, without a limit, over a week, over
@@ -32,6 +33,7 @@ class CompareController {
     return service.seen(clientId, planId);
   }
 
+  @Heavy
   @GetMapping("/compare")
   CompareService.ComparisonView dates(
       @PathVariable UUID clientId,
@@ -41,6 +43,7 @@ class CompareController {
     return service.dates(clientId, planId, from, to);
   }
 
+  @Heavy
   @GetMapping("/compare/client")
   CompareService.ComparisonView people(
       @PathVariable UUID clientId, @PathVariable UUID planId, @RequestParam UUID other) {
@@ -48,12 +51,14 @@ class CompareController {
   }
 
   /** The plan with what today's check leaves of it; a 409 problem without a check today. */
+  @Heavy
   @GetMapping("/compare/today")
   CompareService.ComparisonView today(@PathVariable UUID clientId, @PathVariable UUID planId) {
     return service.today(clientId, planId);
   }
 
   /** What lifting limits would change. Nothing is lifted by asking. */
+  @Heavy
   @GetMapping("/compare/what-if")
   CompareService.ComparisonView whatIf(
       @PathVariable UUID clientId, @PathVariable UUID planId, @RequestParam List<UUID> lift) {
@@ -61,6 +66,7 @@ class CompareController {
   }
 
   /** Seven days from a date, each against the day before. */
+  @Heavy
   @GetMapping("/week")
   List<CompareService.DayColumn> week(
       @PathVariable UUID clientId,

@@ -8,6 +8,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 
 /** What is open to a client on a date, and what a plan needs where the client trains, over HTTP. */
 @RestController
@@ -19,6 +20,7 @@ class OpenController {
     this.service = service;
   }
 
+  @Heavy
   @GetMapping("/open")
   OpenService.OpenView open(
       @PathVariable UUID clientId, @RequestParam(required = false) @Nullable LocalDate date) {
@@ -26,6 +28,7 @@ class OpenController {
   }
 
   /** What the plan as stated needs, what serves for it here, and what is missing. */
+  @Heavy
   @GetMapping("/plans/{planId}/needs")
   OpenService.NeedsView needs(@PathVariable UUID clientId, @PathVariable UUID planId) {
     return service.needs(clientId, planId);

@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 
 /** Who of the studio's clients may do a movement today, while it is written or after, over HTTP. */
 @RestController
@@ -23,6 +24,7 @@ class WhoController {
     return service.draft(form);
   }
 
+  @Heavy
   @GetMapping("/{id}/who")
   WhoService.WhoView one(@PathVariable String id) {
     return service.one(id);

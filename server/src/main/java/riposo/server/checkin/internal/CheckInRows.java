@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -18,6 +19,7 @@ import org.springframework.data.repository.Repository;
 import riposo.server.checkin.CheckIns;
 import riposo.server.platform.Owned;
 import riposo.server.platform.Store;
+import riposo.server.platform.Unstamped;
 
 /** Rows and repositories of check-ins and the outbox. */
 final class CheckInRows {
@@ -44,6 +46,9 @@ final class CheckInRows {
 
     @Column(columnDefinition = "longtext")
     @Nullable String answer;
+
+    /** The answer tells of an emergency sign. */
+    boolean emergency;
 
     @Enumerated(EnumType.STRING)
     @JdbcTypeCode(SqlTypes.VARCHAR)
@@ -86,6 +91,7 @@ final class CheckInRows {
    * Which check-in a token opens. Only the hash of the token is here; read before the studio is
    * known.
    */
+  @Unstamped("a way to an answer")
   @Entity(name = "CheckInToken")
   @Table(name = "check_in_token")
   static class Token {
@@ -101,6 +107,7 @@ final class CheckInRows {
   }
 
   /** A message of the mail stand-in. */
+  @Unstamped("a message")
   @Entity(name = "OutboxMessage")
   @Table(name = "outbox_message")
   static class Message extends Owned {
@@ -124,7 +131,18 @@ final class CheckInRows {
 
     List<CheckIn> findByClientIdAndOpensOnGreaterThanEqual(UUID clientId, LocalDate since);
 
-    List<CheckIn> findByClientIdAndAnswerContaining(UUID clientId, String part);
+    List<CheckIn> findByEmergencyIsTrueOrderById();
+
+    List<CheckIn> findByClientIdAndEmergencyIsTrueOrderById(UUID clientId);
+
+    /** Those that tell of an emergency sign; few, so that those of many are picked from all. */
+    default List<CheckIn> emergencies(Collection<UUID> clients) {
+      return clients.size() == 1
+          ? findByClientIdAndEmergencyIsTrueOrderById(clients.iterator().next())
+          : findByEmergencyIsTrueOrderById().stream()
+              .filter(c -> clients.contains(c.clientId))
+              .toList();
+    }
 
     List<CheckIn> findByAnsweredAtIsNullAndOpensOnBetween(LocalDate from, LocalDate to);
 

@@ -11,6 +11,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HexFormat;
@@ -35,6 +36,8 @@ import riposo.server.client.Clients;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
+import riposo.server.platform.ReadAhead;
+import riposo.server.platform.RowsOf;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
@@ -43,7 +46,7 @@ import riposo.server.screening.Readiness;
 /** Sends check-ins when a run is closed and takes their answers. */
 @Service
 @Transactional
-class CheckInService implements CheckIns, Readiness.ToldAfter {
+class CheckInService implements CheckIns, Readiness.ToldAfter, ReadAhead.Part {
   /** Days a client's link is good. */
   private static final int DAYS_OPEN = 3;
 
@@ -54,7 +57,7 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
   private static final Duration CHANGE = Duration.ofHours(1);
 
   /** As it stands in a kept answer. */
-  private static final String EMERGENCY = NextDay.Sign.EMERGENCY.name();
+  private final RowsOf<CheckInRows.CheckIn> emergencies;
 
   private final CheckInRows.CheckInStore store;
   private final CheckInRows.TokenStore tokens;
@@ -82,6 +85,7 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
       ApplicationEventPublisher publisher,
       @Value("${riposo.public-url}") String publicUrl) {
     this.store = store;
+    this.emergencies = new RowsOf<>(store::emergencies, c -> c.clientId);
     this.tokens = tokens;
     this.messages = messages;
     this.mail = mail;
@@ -318,6 +322,7 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
     c.toldHow = how;
     c.askedBy = askedBy;
     c.answer = json.write(now);
+    c.emergency = now.signs().contains(NextDay.Sign.EMERGENCY);
     store.saveAndFlush(c);
     audit.changed(
         before == null ? "answered" : "changed",
@@ -386,7 +391,7 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
   @Transactional(readOnly = true)
   public List<Emergency> emergencies(UUID clientId) {
     List<Emergency> all = new ArrayList<>();
-    for (CheckInRows.CheckIn c : store.findByClientIdAndAnswerContaining(clientId, EMERGENCY)) {
+    for (CheckInRows.CheckIn c : emergencies.of(clientId)) {
       NextDay told = c.errorBy == null ? told(c) : null;
       if (told != null && c.answeredAt != null && told.signs().contains(NextDay.Sign.EMERGENCY)) {
         // a clearance has to come after the last word of it
@@ -395,6 +400,11 @@ class CheckInService implements CheckIns, Readiness.ToldAfter {
       }
     }
     return all;
+  }
+
+  @Override
+  public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
+    emergencies.ahead(clients);
   }
 
   @Override

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
+import riposo.server.platform.Heavy;
 import riposo.server.platform.IfMatch;
 
 /** Clients: list, add, edit, over HTTP. */
@@ -28,6 +29,7 @@ class ClientController {
   }
 
   /** Active clients by name; with the archived ones where asked. */
+  @Heavy
   @GetMapping
   List<Clients.Client> list(@RequestParam(defaultValue = "false") boolean archived) {
     return service.list(archived);

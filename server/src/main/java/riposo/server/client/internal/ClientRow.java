@@ -13,11 +13,12 @@ import org.jspecify.annotations.Nullable;
 import riposo.core.plan.Mobility;
 import riposo.core.tolerance.School;
 import riposo.server.platform.Archivable;
+import riposo.server.platform.StampedItself;
 
 /** A client as stored. */
 @Entity(name = "Client")
 @Table(name = "client")
-class ClientRow extends Archivable {
+class ClientRow extends Archivable implements StampedItself {
   @Column(name = "birth_date")
   public LocalDate birthDate;
 

@@ -9,10 +9,13 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
@@ -28,14 +31,16 @@ import riposo.server.client.Clients;
 import riposo.server.platform.Archive;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
+import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Problems;
+import riposo.server.platform.ReadAhead;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 
 /** Clients: list, add, edit. */
 @Service
 @Transactional
-class ClientService implements Clients {
+class ClientService implements Clients, ReadAhead.Part {
   /**
    * What is known of a client, as sent.
    *
@@ -74,6 +79,7 @@ class ClientService implements Clients {
   private final Archive archive;
   private final Studios studios;
   private final ObjectProvider<SitterSource> sitters;
+  private final ReadAhead ahead;
 
   ClientService(
       ClientStore store,
@@ -82,7 +88,8 @@ class ClientService implements Clients {
       Audit audit,
       Archive archive,
       Studios studios,
-      ObjectProvider<SitterSource> sitters) {
+      ObjectProvider<SitterSource> sitters,
+      ReadAhead ahead) {
     this.store = store;
     this.rooms = rooms;
     this.json = json;
@@ -90,6 +97,7 @@ class ClientService implements Clients {
     this.archive = archive;
     this.studios = studios;
     this.sitters = sitters;
+    this.ahead = ahead;
   }
 
   @Override
@@ -100,17 +108,30 @@ class ClientService implements Clients {
   @Override
   @Transactional(readOnly = true)
   public List<Client> list(boolean archived) {
-    LocalDate today = studios.today();
-    return store.findAll().stream()
-        .filter(r -> archived || !r.archived())
-        .map(r -> client(r, today))
-        .sorted(Comparator.comparing(Client::name))
-        .toList();
+    studios.current(); // a thread without a studio is told so
+    List<UUID> ids =
+        store.findAll().stream().filter(r -> archived || !r.archived()).map(r -> r.id).toList();
+    ahead.of(ids, ReadAhead.For.STANDING);
+    return ids.stream().map(this::require).sorted(Comparator.comparing(Client::name)).toList();
   }
 
   @Override
   public Client require(UUID id) {
-    return client(store.require(id, "client"), studios.today());
+    return OncePerRead.of(
+        Client.class, id, () -> client(store.require(id, "client"), studios.today()));
+  }
+
+  @Override
+  public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
+    // what the session holds is found there by its id
+    List<UUID> trainIn =
+        store.findByIdIn(clients).stream()
+            .flatMap(r -> Stream.ofNullable(r.roomId))
+            .distinct()
+            .toList();
+    if (!trainIn.isEmpty()) {
+      rooms.findByIdIn(trainIn);
+    }
   }
 
   /** One client; that somebody looked is on record, once a day. */
@@ -375,9 +396,10 @@ class ClientService implements Clients {
 
   @Override
   public Room.Usable usable(UUID clientId, UUID roomId) {
-    ClientRow row = store.require(clientId, "client");
-    return usable(
-        rooms.require(roomId, "room"), clientId, json.read(row.record, ClientRecord.class));
+    return OncePerRead.of(
+        Room.Usable.class,
+        Map.entry(clientId, roomId),
+        () -> usable(rooms.require(roomId, "room"), clientId, require(clientId).record()));
   }
 
   private Room.Usable usable(RoomRow room, UUID clientId, ClientRecord record) {

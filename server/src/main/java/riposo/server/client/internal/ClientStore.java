@@ -1,6 +1,8 @@
 package riposo.server.client.internal;
 
 import jakarta.persistence.LockModeType;
+import java.util.Collection;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Lock;
@@ -14,4 +16,6 @@ interface ClientStore extends Store<ClientRow> {
   Optional<ClientRow> lock(UUID id);
 
   int countByRoomId(UUID roomId);
+
+  List<ClientRow> findByIdIn(Collection<UUID> ids);
 }

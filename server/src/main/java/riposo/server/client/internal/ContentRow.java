@@ -6,8 +6,10 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
+import riposo.server.platform.Unstamped;
 
 /** The bytes of a file, apart from what is listed. */
+@Unstamped("a file")
 @Entity(name = "AttachmentContent")
 @Table(name = "attachment_content")
 class ContentRow {

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 
 /** Everything kept of a client, to take away or to erase, over HTTP. */
 @RestController
@@ -23,6 +24,7 @@ class PrivacyController {
   }
 
   /** The full export, as a file. */
+  @Heavy
   @GetMapping("/export")
   ResponseEntity<PrivacyService.Export> export(@PathVariable UUID id) {
     return service.export(id).answer();

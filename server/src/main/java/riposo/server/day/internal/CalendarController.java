@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 
 /**
  * Sessions as a calendar file (RFC 5545). Names only: no health fact leaves the studio in a
@@ -22,6 +23,7 @@ class CalendarController {
   }
 
   /** Sessions from today on, of everybody or of one client; groups four weeks ahead. */
+  @Heavy
   @GetMapping(value = "/calendar.ics", produces = "text/calendar")
   ResponseEntity<String> calendar(@RequestParam(required = false) @Nullable UUID clientId) {
     return service.calendar(clientId).answer();

@@ -7,7 +7,11 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import net.fortuna.ical4j.data.CalendarOutputter;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
@@ -19,7 +23,6 @@ import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import riposo.server.adapt.AdaptedPlans;
 import riposo.server.client.Clients;
 import riposo.server.group.Groups;
 import riposo.server.platform.Download;
@@ -35,26 +38,35 @@ class CalendarService {
   /** How far ahead groups that meet every week are written out. */
   private static final int DAYS = 28;
 
+  /** How far ahead everybody's sessions are written out. */
+  private static final int AHEAD = 91;
+
   private final AppointmentStore store;
   private final Clients clients;
-  private final AdaptedPlans adapted;
+  private final ClientFacts clientFacts;
+  private final SessionFacts sessions;
   private final Groups groups;
   private final Studios studios;
 
   CalendarService(
       AppointmentStore store,
       Clients clients,
-      AdaptedPlans adapted,
+      ClientFacts clientFacts,
+      SessionFacts sessions,
       Groups groups,
       Studios studios) {
     this.store = store;
     this.clients = clients;
-    this.adapted = adapted;
+    this.clientFacts = clientFacts;
+    this.sessions = sessions;
     this.groups = groups;
     this.studios = studios;
   }
 
-  /** Sessions from today on, of everybody or of one client; groups four weeks ahead. */
+  /**
+   * Sessions from today on: of one client all, of everybody a quarter of a year ahead; groups four
+   * weeks ahead.
+   */
   @Transactional(readOnly = true)
   Download<String> calendar(@Nullable UUID clientId) {
     ZoneId zone = ZoneId.of(studios.current().zone());
@@ -66,28 +78,30 @@ class CalendarService {
     if (clientId != null) {
       clients.require(clientId);
     }
-    for (AppointmentRow a :
-        clientId == null
-            ? store.findByOnDateGreaterThanEqualOrderByOnDate(today)
-            : store.findByClientIdAndOnDateGreaterThanEqualOrderByOnDate(clientId, today)) {
-      Clients.Client c = clients.require(a.clientId);
-      if (c.archivedOn() != null) {
-        continue;
-      }
-      AdaptedPlans.AdaptedView v = adapted.view(a.clientId, a.planId, a.onDate);
+    Map<UUID, ClientFacts.Fact> who = clientFacts.all(today, false);
+    List<AppointmentRow> rows =
+        (clientId == null
+                ? store.findByOnDateBetweenOrderByOnDate(today, today.plusDays(AHEAD))
+                : store.findByClientIdAndOnDateGreaterThanEqualOrderByOnDate(clientId, today))
+            .stream().filter(a -> who.containsKey(a.clientId)).toList();
+    Map<UUID, SessionFacts.Fact> facts = sessions.of(rows);
+    for (AppointmentRow a : rows) {
+      ClientFacts.Fact c = Objects.requireNonNull(who.get(a.clientId));
+      SessionFacts.Fact of = Objects.requireNonNull(facts.get(a.id));
       ZonedDateTime at = a.onDate.atTime(a.atTime).atZone(zone);
       cal.add(
           event(
               at,
-              Math.max(600, v.timeline().total()),
-              c.name() + ", " + v.planName(),
+              Math.max(600, of.totalSeconds()),
+              c.name() + ", " + of.plan(),
               a.id + "@riposo",
               studios.current().name()));
     }
     if (clientId == null) {
-      for (int i = 0; i < DAYS; i++) {
-        LocalDate day = today.plusDays(i);
-        for (Groups.Due g : groups.meetings(day)) {
+      List<LocalDate> days = IntStream.range(0, DAYS).mapToObj(today::plusDays).toList();
+      for (Map.Entry<LocalDate, List<Groups.Due>> meetings : groups.meetings(days).entrySet()) {
+        LocalDate day = meetings.getKey();
+        for (Groups.Due g : meetings.getValue()) {
           cal.add(
               event(
                   day.atTime(g.time()).atZone(zone),

@@ -5,34 +5,25 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import riposo.core.adapt.AdaptedPlan;
-import riposo.core.adapt.PlanKit;
-import riposo.core.adapt.Standing;
-import riposo.core.limit.Limit;
-import riposo.core.movement.Kit;
 import riposo.core.run.RunState;
 import riposo.core.run.StartGate;
 import riposo.core.screening.Outcome;
 import riposo.core.wording.Wording;
-import riposo.server.adapt.AdaptedPlans;
-import riposo.server.adapt.StandingSource;
 import riposo.server.client.Clients;
 import riposo.server.day.Appointments;
 import riposo.server.group.Groups;
-import riposo.server.limit.Limits;
-import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Problems;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
-import riposo.server.screening.Readiness;
 
 /** The day sheet: today's sessions and what waits. */
 @Service
@@ -66,6 +57,10 @@ class DayService implements Appointments {
   /**
    * The day sheet.
    *
+   * @param waits the first of each kind
+   * @param waiting how many of each kind wait in all
+   * @param mornings those that stop, and the newest
+   * @param told how many mornings were told in all
    * @param said about the session just added, such as that somebody is booked twice; null otherwise
    */
   record DayView(
@@ -73,7 +68,9 @@ class DayService implements Appointments {
       List<SessionView> sessions,
       List<Groups.Due> groups,
       List<Waits.WaitView> waits,
+      Map<String, Integer> waiting,
       List<Mornings.MorningView> mornings,
+      int told,
       @Nullable String said) {}
 
   /** A session as sent. */
@@ -83,15 +80,18 @@ class DayService implements Appointments {
       @NotNull(message = "Give the date.") LocalDate date,
       @NotNull(message = "Give the time.") LocalTime time) {}
 
-  private final Movements movements;
+  /** Of each kind that waits the sheet shows so many; the others are in the list of clients. */
+  private static final int SHOWN = 12;
+
+  /** Of the mornings told today it shows so many; the others when they are asked for. */
+  private static final int TOLD = 12;
+
   private final AppointmentStore store;
   private final Clients clients;
-  private final AdaptedPlans adapted;
+  private final ClientFacts facts;
+  private final SessionFacts sessions;
   private final Plans plans;
   private final Runs runs;
-  private final Readiness readiness;
-  private final Limits limits;
-  private final StandingSource standings;
   private final Groups groups;
   private final Waits waits;
   private final Mornings mornings;
@@ -101,27 +101,21 @@ class DayService implements Appointments {
   DayService(
       AppointmentStore store,
       Clients clients,
-      AdaptedPlans adapted,
+      ClientFacts facts,
+      SessionFacts sessions,
       Plans plans,
       Runs runs,
-      Readiness readiness,
-      Limits limits,
-      StandingSource standings,
-      Movements movements,
       Groups groups,
       Waits waits,
       Mornings mornings,
       Audit audit,
       Studios studios) {
-    this.movements = movements;
     this.store = store;
     this.clients = clients;
-    this.adapted = adapted;
+    this.facts = facts;
+    this.sessions = sessions;
     this.plans = plans;
     this.runs = runs;
-    this.readiness = readiness;
-    this.limits = limits;
-    this.standings = standings;
     this.groups = groups;
     this.waits = waits;
     this.mornings = mornings;
@@ -129,133 +123,125 @@ class DayService implements Appointments {
     this.studios = studios;
   }
 
-  /** A session with its plan adapted, which is done once for all that is told of it. */
-  private record Planned(AppointmentRow row, Clients.Client client, AdaptedPlan plan) {}
-
+  /** The sheet of today. */
   @Transactional(readOnly = true)
   DayView day() {
     LocalDate today = studios.today();
-    List<Groups.Due> meetings = groups.meetings(today);
-    List<Planned> planned = planned(today);
-    List<Booked> booked = booked(planned, meetings);
-    List<SessionView> sessions = planned.stream().map(p -> session(p, today, booked)).toList();
-    return new DayView(today, sessions, meetings, waits.on(today), mornings.on(today), null);
+    Map<UUID, ClientFacts.Fact> who = facts.all(today, false);
+    List<AppointmentRow> rows = rows(today, who);
+    Map<UUID, SessionFacts.Fact> of = sessions.of(rows);
+    List<Groups.Due> meetings =
+        groups.meetings(today).stream().map(g -> g.withApart(apart(g, who))).toList();
+    List<Booked> booked = booked(rows, who, of, meetings);
+    Map<UUID, List<Runs.Summary>> now =
+        runs.on(rows.stream().map(r -> r.clientId).distinct().toList(), today).stream()
+            .collect(Collectors.groupingBy(Runs.Summary::clientId));
+    List<Waits.WaitView> all = waits.on(today, who);
+    Mornings.Told told = mornings.told(today, who, TOLD);
+    return new DayView(
+        today,
+        rows.stream()
+            .map(
+                r ->
+                    session(
+                        r,
+                        Objects.requireNonNull(who.get(r.clientId)),
+                        Objects.requireNonNull(of.get(r.id)),
+                        now.getOrDefault(r.clientId, List.of()),
+                        booked))
+            .toList(),
+        meetings,
+        Waits.first(all, SHOWN),
+        Waits.counted(all),
+        told.shown(),
+        told.all(),
+        null);
+  }
+
+  /** Says of a session that was just added what is to be known of it, such as a clash. */
+  @Transactional(readOnly = true)
+  DayView added(UUID id) {
+    AppointmentRow row = store.require(id, "session");
+    LocalDate date = row.onDate;
+    DayView day = day();
+    Map<UUID, ClientFacts.Fact> who = facts.all(day.date(), false);
+    List<AppointmentRow> rows = rows(date, who);
+    List<String> clashes =
+        Booked.clashes(id, booked(rows, who, sessions.of(rows), groups.meetings(date)));
+    return new DayView(
+        day.date(),
+        day.sessions(),
+        day.groups(),
+        day.waits(),
+        day.waiting(),
+        day.mornings(),
+        day.told(),
+        "On the sheet for "
+            + Wording.day(date)
+            + ", "
+            + row.atTime
+            + "."
+            + clashes.stream().map(c -> " " + c).collect(Collectors.joining()));
   }
 
   /** The sessions of a day, by time, without those of clients put away. */
-  private List<Planned> planned(LocalDate day) {
-    List<Planned> all = new ArrayList<>();
-    for (AppointmentRow a : store.findByOnDateOrderByAtTime(day)) {
-      Clients.Client c = clients.require(a.clientId);
-      if (c.archivedOn() == null) {
-        all.add(new Planned(a, c, adapted.adapt(a.clientId, a.planId, day)));
-      }
-    }
-    return all;
+  private List<AppointmentRow> rows(LocalDate day, Map<UUID, ClientFacts.Fact> who) {
+    return store.findByOnDateOrderByAtTime(day).stream()
+        .filter(r -> who.containsKey(r.clientId))
+        .toList();
+  }
+
+  private static int apart(Groups.Due g, Map<UUID, ClientFacts.Fact> who) {
+    return (int) g.who().stream().map(who::get).filter(f -> f == null || f.apart()).count();
   }
 
   /** Everything on a day that takes somebody's time: sessions and groups. */
-  private static List<Booked> booked(List<Planned> planned, List<Groups.Due> meetings) {
+  private static List<Booked> booked(
+      List<AppointmentRow> rows,
+      Map<UUID, ClientFacts.Fact> who,
+      Map<UUID, SessionFacts.Fact> of,
+      List<Groups.Due> meetings) {
     List<Booked> all = new ArrayList<>();
-    for (Planned p : planned) {
+    for (AppointmentRow r : rows) {
       all.add(
           new Booked(
-              p.row.id,
-              p.row.atTime,
-              p.plan.timeline().total(),
-              List.of(p.client.id()),
-              p.client.name()));
+              r.id,
+              r.atTime,
+              Objects.requireNonNull(of.get(r.id)).totalSeconds(),
+              List.of(r.clientId),
+              Objects.requireNonNull(who.get(r.clientId)).name()));
     }
     meetings.forEach(g -> all.add(new Booked(g.id(), g.time(), g.seconds(), g.who(), g.name())));
     return all;
   }
 
-  private SessionView session(Planned planned, LocalDate today, List<Booked> booked) {
-    AppointmentRow a = planned.row;
-    Clients.Client client = planned.client;
-    AdaptedPlan plan = planned.plan;
-    List<Runs.Summary> history = runs.summaries(a.clientId);
+  private static SessionView session(
+      AppointmentRow a,
+      ClientFacts.Fact client,
+      SessionFacts.Fact of,
+      List<Runs.Summary> today,
+      List<Booked> booked) {
     Runs.Summary now =
-        history.stream()
-            .filter(r -> r.date().equals(today) && r.planId().equals(a.planId))
-            .reduce((x, y) -> y)
-            .orElse(null);
-    LocalDate last =
-        history.stream()
-            .map(Runs.Summary::date)
-            .filter(d -> d.isBefore(today))
-            .max(LocalDate::compareTo)
-            .orElse(null);
-    Readiness.ClientStanding standing = readiness.of(a.clientId);
-    Outcome outcome = standing.outcome();
+        today.stream().filter(r -> r.planId().equals(a.planId)).reduce((x, y) -> y).orElse(null);
+    Outcome outcome = client.outcome();
     return new SessionView(
         a.id,
         a.atTime,
         client.id(),
         client.name(),
         a.planId,
-        plans.require(a.planId).name(),
+        of.plan(),
         outcome == null ? "NOT_SCREENED" : outcome.name(),
-        standing.closed(),
-        because(standing),
-        plan.timeline().total(),
-        (int) plan.slots().stream().filter(s -> !s.asPlanned()).count(),
-        kit(plan),
-        changes(client.id(), last, today),
+        client.closed(),
+        client.because(),
+        of.totalSeconds(),
+        of.swaps(),
+        of.kit(),
+        of.changes(),
         now == null ? null : now.id(),
         now == null ? null : now.status(),
         now != null && now.closed(),
         Booked.clashes(a.id, booked));
-  }
-
-  /** The reasons of the worst outcome, and what else stands in the way. */
-  private static List<String> because(Readiness.ClientStanding s) {
-    List<String> all = new ArrayList<>();
-    if (s.outcome() == Outcome.ASK_FIRST || s.outcome() == Outcome.CLEARANCE_ONLY) {
-      all.addAll(StartGate.worst(s.findings()));
-    }
-    StartGate.Closed closed = s.closed();
-    if (closed != null) {
-      closed.why().stream().filter(w -> !all.contains(w)).forEach(all::add);
-    }
-    return all;
-  }
-
-  /** What to bring: the kit of what is done, but a wall, and the weights. */
-  private List<String> kit(AdaptedPlan plan) {
-    PlanKit kit = PlanKit.of(plan, movements.adapter());
-    return Stream.concat(
-            kit.needs().stream()
-                .map(PlanKit.Need::anyOf)
-                .filter(any -> !any.contains(Kit.WALL))
-                .map(Wording::anyOf),
-            kit.weights().stream().map(Wording::taken))
-        .toList();
-  }
-
-  /** What is different from the last session: verdicts taken and limits that began or ended. */
-  private List<String> changes(UUID clientId, @Nullable LocalDate last, LocalDate today) {
-    List<String> changes = new ArrayList<>();
-    if (last == null) {
-      return List.of("first session");
-    }
-    for (Standing s : standings.standings(clientId).values()) {
-      if (!s.decidedOn().isBefore(last) && !s.verdict().equals("STAY")) {
-        changes.add(
-            movements.catalogue().family(s.familyId()).name()
-                + ": "
-                + s.verdict().toLowerCase(java.util.Locale.ROOT).replace('_', ' '));
-      }
-    }
-    for (Limit l : limits.of(clientId)) {
-      String words = Wording.limit(l.axisId(), l.side(), l.cap());
-      if (l.activeOn(today) && !l.activeOn(last)) {
-        changes.add("new limit: " + words);
-      } else if (l.activeOn(last) && !l.activeOn(today)) {
-        changes.add("ended: " + words);
-      }
-    }
-    return changes;
   }
 
   @Override
@@ -273,40 +259,20 @@ class DayService implements Appointments {
     return row.id;
   }
 
-  DayView create(AppointmentForm f) {
+  /** Adds a session as sent; returns its id. */
+  UUID create(AppointmentForm f) {
     LocalDate today = studios.today();
     if (f.date().isBefore(today) || f.date().isAfter(today.plusYears(1))) {
       throw Problems.field(
           "/date", "A session is set from today to a year ahead; " + f.date() + " is not.");
     }
-    UUID id = add(f.clientId(), f.planId(), f.date(), f.time());
-    DayView day = day();
-    List<String> clashes =
-        f.date().equals(today)
-            ? day.sessions().stream()
-                .filter(s -> s.id().equals(id))
-                .flatMap(s -> s.clashes().stream())
-                .toList()
-            : Booked.clashes(id, booked(planned(f.date()), groups.meetings(f.date())));
-    return new DayView(
-        day.date(),
-        day.sessions(),
-        day.groups(),
-        day.waits(),
-        day.mornings(),
-        "On the sheet for "
-            + Wording.day(f.date())
-            + ", "
-            + f.time()
-            + "."
-            + clashes.stream().map(c -> " " + c).collect(Collectors.joining()));
+    return add(f.clientId(), f.planId(), f.date(), f.time());
   }
 
-  DayView remove(UUID id) {
+  void remove(UUID id) {
     AppointmentRow row = store.require(id, "session");
     store.delete(row);
     audit.changed("removed", "appointment", id, row.onDate + " " + row.atTime, row.clientId);
     store.flush();
-    return day();
   }
 }

@@ -3,13 +3,14 @@ package riposo.server.day.internal;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.wording.MorningWords;
 import riposo.server.checkin.CheckIns;
-import riposo.server.client.Clients;
 import riposo.server.platform.Studios;
 
 /** What clients told today of the days after, and what it did. */
@@ -38,35 +39,60 @@ class Mornings {
 
   private final CheckIns checkIns;
   private final CheckIns.Effects effects;
-  private final Clients clients;
+  private final ClientFacts facts;
   private final Studios studios;
 
-  Mornings(CheckIns checkIns, CheckIns.Effects effects, Clients clients, Studios studios) {
+  Mornings(CheckIns checkIns, CheckIns.Effects effects, ClientFacts facts, Studios studios) {
     this.checkIns = checkIns;
     this.effects = effects;
-    this.clients = clients;
+    this.facts = facts;
     this.studios = studios;
   }
 
-  /** Those that stop first, then the newest. */
+  /**
+   * The first of them and how many there are.
+   *
+   * @param shown all that stop, and the newest of the others
+   */
+  record Told(List<MorningView> shown, int all) {}
+
+  /** All of a day: those that stop first, then the newest. */
   List<MorningView> on(LocalDate day) {
-    return checkIns.answeredOn(day).stream()
-        .map(this::view)
-        .sorted(Comparator.comparing(MorningView::stops).reversed())
-        .toList();
+    return told(day, facts.all(day, false), Integer.MAX_VALUE).shown();
   }
 
-  private MorningView view(CheckIns.Answer a) {
+  /** The same for a sheet that shows so many, where the facts of everybody are known. */
+  Told told(LocalDate day, Map<UUID, ClientFacts.Fact> of, int most) {
+    List<CheckIns.Answer> all =
+        checkIns.answeredOn(day).stream()
+            .filter(a -> of.containsKey(a.clientId()))
+            .sorted(Comparator.comparing(Mornings::stops).reversed())
+            .toList();
+    long stopping = all.stream().filter(Mornings::stops).count();
+    List<CheckIns.Answer> shown = all.stream().limit(Math.max(most, stopping)).toList();
+    effects.readAhead(shown.stream().map(CheckIns.Answer::runId).toList());
+    return new Told(
+        shown.stream()
+            .map(a -> view(a, Objects.requireNonNull(of.get(a.clientId())).name()))
+            .toList(),
+        all.size());
+  }
+
+  private static boolean stops(CheckIns.Answer a) {
+    return !a.told().signs().isEmpty() || a.told().worstPain() > 7;
+  }
+
+  private MorningView view(CheckIns.Answer a, String client) {
     return new MorningView(
         a.id(),
         a.clientId(),
-        clients.require(a.clientId()).name(),
+        client,
         studios.time(a.at()),
         a.session(),
         a.kind() == CheckIns.Kind.SECOND,
         a.askedBy(),
         MorningWords.answer(a.told()),
-        !a.told().signs().isEmpty() || a.told().worstPain() > 7,
+        stops(a),
         effects.of(a.runId(), a.clientId()));
   }
 }

@@ -2,6 +2,8 @@ package riposo.server.day.internal;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,17 +12,11 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import riposo.core.limit.Limit;
-import riposo.core.run.StartGate;
-import riposo.core.screening.Outcome;
 import riposo.core.wording.Wording;
 import riposo.server.checkin.CheckIns;
-import riposo.server.client.Clients;
-import riposo.server.limit.Limits;
 import riposo.server.platform.Studios;
 import riposo.server.review.Reviews;
 import riposo.server.run.Runs;
-import riposo.server.screening.Readiness;
 import riposo.server.tolerance.Verdicts;
 
 /** What waits for the professional, client by client. */
@@ -34,31 +30,17 @@ class Waits {
    */
   record WaitView(String kind, UUID clientId, String client, String text, @Nullable UUID about) {}
 
-  private final Clients clients;
   private final Runs runs;
-  private final Readiness readiness;
-  private final Limits limits;
   private final CheckIns checkIns;
   private final Verdicts verdicts;
-  private final Reviews reviews;
+  private final ClientFacts facts;
   private final Studios studios;
 
-  Waits(
-      Clients clients,
-      Runs runs,
-      Readiness readiness,
-      Limits limits,
-      CheckIns checkIns,
-      Verdicts verdicts,
-      Reviews reviews,
-      Studios studios) {
-    this.clients = clients;
+  Waits(Runs runs, CheckIns checkIns, Verdicts verdicts, ClientFacts facts, Studios studios) {
     this.runs = runs;
-    this.readiness = readiness;
-    this.limits = limits;
     this.checkIns = checkIns;
     this.verdicts = verdicts;
-    this.reviews = reviews;
+    this.facts = facts;
     this.studios = studios;
   }
 
@@ -98,112 +80,102 @@ class Waits {
 
   /** Everything that waits on a day, stops first. */
   List<WaitView> on(LocalDate day) {
-    List<WaitView> waits = new ArrayList<>();
-    Map<UUID, List<Runs.Summary>> unclosed =
-        runs.unclosed().stream().collect(Collectors.groupingBy(Runs.Summary::clientId));
-    for (Verdicts.Waiting v : verdicts.waiting()) {
-      waits.add(new WaitView("VERDICT", v.clientId(), name(v.clientId()), toDecide(v), null));
-    }
-    for (CheckIns.Waiting c : checkIns.waiting(studios.now())) {
-      waits.add(
-          new WaitView(
-              "CHECK_IN",
-              c.clientId(),
-              name(c.clientId()),
-              (c.kind() == CheckIns.Kind.SECOND ? "third day" : "morning")
-                  + " after "
-                  + Wording.day(c.session())
-                  + " not answered"
-                  + (c.linkOver() ? ", the link is over: ask by phone or at the door" : ""),
-              c.id()));
-    }
-    for (Clients.Client c : clients.all()) {
-      Readiness.ClientStanding s = readiness.of(c.id());
-      if (s.outcome() == null) {
-        waits.add(new WaitView("SCREENING", c.id(), c.name(), "not screened yet", null));
-      } else if (s.outcome() == Outcome.CLEARANCE_ONLY || s.outcome() == Outcome.ASK_FIRST) {
-        waits.add(
-            new WaitView(
-                "CLEARANCE",
-                c.id(),
-                c.name(),
-                (s.outcome() == Outcome.ASK_FIRST ? "ask first: " : "clearance only: ")
-                    + StartGate.worst(s.findings()).get(0),
-                null));
-      }
-      if (s.undecided() > 0) {
-        waits.add(
-            new WaitView(
-                "LIMITS",
-                c.id(),
-                c.name(),
-                Wording.counted(s.undecided(), "proposed limit", "proposed limits") + " to decide",
-                null));
-      }
-      for (Readiness.Ending e : readiness.ending(c.id())) {
-        waits.add(
-            new WaitView(
-                "ENDING",
-                c.id(),
-                c.name(),
-                "clearance of "
-                    + e.from()
-                    + (e.validUntil().equals(day)
-                        ? " ends today"
-                        : " ends on " + Wording.day(e.validUntil())),
-                null));
-      }
-      List<Limit> all = limits.of(c.id());
-      long due = all.stream().filter(l -> l.reviewDueOn(day)).count();
-      if (due > 0) {
-        waits.add(
-            new WaitView(
-                "REVIEW",
-                c.id(),
-                c.name(),
-                due == 1
-                    ? "1 firm limit past its date: review due, still on"
-                    : due + " firm limits past their dates: review due, still on",
-                null));
-      }
-      for (Runs.Summary r : unclosed.getOrDefault(c.id(), List.of())) {
-        boolean today = r.date().equals(day);
-        waits.add(
-            r.status().ended()
-                ? new WaitView(
-                    "AFTER",
-                    c.id(),
-                    c.name(),
-                    "words after the session of "
-                        + Wording.day(r.date())
-                        + (r.leftOpen() ? ", left open and ended by itself" : ""),
-                    r.id())
-                : new WaitView(
-                    "RUN",
-                    c.id(),
-                    c.name(),
-                    today
-                        ? "session running"
-                        : "session of " + Wording.day(r.date()) + " was never ended",
-                    r.id()));
-      }
-    }
-    for (Reviews.Due d :
-        reviews.due(clients.all().stream().map(Clients.Client::id).toList(), day)) {
-      waits.add(
-          new WaitView(
-              "SIX_WEEKS",
-              d.clientId(),
-              name(d.clientId()),
-              d.open()
-                  ? "review begun on " + Wording.day(d.since()) + ", not closed"
-                  : "review due since " + Wording.day(d.since()),
-              null));
-    }
-    return once(waits);
+    return on(day, facts.all(day, false));
   }
 
-  private String name(UUID clientId) {
-    return clients.require(clientId).name();
+  /** The same where the facts of everybody are known. */
+  List<WaitView> on(LocalDate day, Map<UUID, ClientFacts.Fact> of) {
+    return once(each(day, of));
+  }
+
+  /** The same, each thing told for everybody it is about. */
+  List<WaitView> each(LocalDate day, Map<UUID, ClientFacts.Fact> of) {
+    List<WaitView> waits = new ArrayList<>();
+    for (Verdicts.Waiting v : verdicts.waiting()) {
+      add(waits, of.get(v.clientId()), "VERDICT", toDecide(v), null);
+    }
+    for (CheckIns.Waiting c : checkIns.waiting(studios.now())) {
+      add(
+          waits,
+          of.get(c.clientId()),
+          "CHECK_IN",
+          (c.kind() == CheckIns.Kind.SECOND ? "third day" : "morning")
+              + " after "
+              + Wording.day(c.session())
+              + " not answered"
+              + (c.linkOver() ? ", the link is over: ask by phone or at the door" : ""),
+          c.id());
+    }
+    Map<UUID, List<Runs.Summary>> unclosed =
+        runs.unclosed().stream().collect(Collectors.groupingBy(Runs.Summary::clientId));
+    List<ClientFacts.Fact> byName =
+        of.values().stream()
+            .filter(f -> f.archivedOn() == null)
+            .sorted(Comparator.comparing(ClientFacts.Fact::name))
+            .toList();
+    for (ClientFacts.Fact f : byName) {
+      waits.addAll(f.waits());
+      for (Runs.Summary r : unclosed.getOrDefault(f.id(), List.of())) {
+        boolean today = r.date().equals(day);
+        if (r.status().ended()) {
+          add(
+              waits,
+              f,
+              "AFTER",
+              "words after the session of "
+                  + Wording.day(r.date())
+                  + (r.leftOpen() ? ", left open and ended by itself" : ""),
+              r.id());
+        } else {
+          add(
+              waits,
+              f,
+              "RUN",
+              today
+                  ? "session running"
+                  : "session of " + Wording.day(r.date()) + " was never ended",
+              r.id());
+        }
+      }
+    }
+    for (ClientFacts.Fact f : byName) {
+      Reviews.Due d = f.review();
+      if (d != null) {
+        add(
+            waits,
+            f,
+            "SIX_WEEKS",
+            d.open()
+                ? "review begun on " + Wording.day(d.since()) + ", not closed"
+                : "review due since " + Wording.day(d.since()),
+            null);
+      }
+    }
+    return waits;
+  }
+
+  /** Of somebody who was put away nothing waits. */
+  private static void add(
+      List<WaitView> waits,
+      ClientFacts.@Nullable Fact f,
+      String kind,
+      String text,
+      @Nullable UUID about) {
+    if (f != null && f.archivedOn() == null) {
+      waits.add(new WaitView(kind, f.id(), f.name(), text, about));
+    }
+  }
+
+  /** How many of each kind wait, in the order they are told. */
+  static Map<String, Integer> counted(List<WaitView> waits) {
+    Map<String, Integer> all = new LinkedHashMap<>();
+    waits.forEach(w -> all.merge(w.kind(), 1, Integer::sum));
+    return all;
+  }
+
+  /** The first of each kind: a sheet shows no more. */
+  static List<WaitView> first(List<WaitView> waits, int ofKind) {
+    Map<String, Integer> told = new HashMap<>();
+    return waits.stream().filter(w -> told.merge(w.kind(), 1, Integer::sum) <= ofKind).toList();
   }
 }

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 import riposo.server.platform.IfMatch;
 
 /** Groups and their sheet, over HTTP. */
@@ -61,6 +62,7 @@ class GroupController {
     return service.restore(id);
   }
 
+  @Heavy
   @GetMapping("/{id}/sheet")
   GroupSheet sheet(
       @PathVariable UUID id, @RequestParam(required = false) @Nullable LocalDate date) {

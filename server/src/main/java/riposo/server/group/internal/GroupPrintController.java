@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 import riposo.server.platform.Pdf;
 
 /** The group sheet on paper, over HTTP. */
@@ -22,6 +23,7 @@ class GroupPrintController {
     this.print = print;
   }
 
+  @Heavy
   @GetMapping(value = "/{id}/sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   ResponseEntity<byte[]> print(
       @PathVariable UUID id,

@@ -7,8 +7,10 @@ import java.time.LocalTime;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import riposo.server.platform.Archivable;
+import riposo.server.platform.Unstamped;
 
 /** A group as stored. */
+@Unstamped("read whenever it is shown")
 @Entity(name = "TrainingGroup")
 @Table(name = "training_group")
 class GroupRow extends Archivable {

@@ -12,12 +12,14 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -28,6 +30,7 @@ import riposo.server.group.Groups;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Archive;
 import riposo.server.platform.Audit;
+import riposo.server.platform.ReadAhead;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 
@@ -73,6 +76,7 @@ class GroupService implements Groups, Clients.RoomUse {
       @Nullable LocalDate archivedOn) {}
 
   private final MeetingService meetings;
+  private final ReadAhead ahead;
   private final GroupStore store;
   private final MemberStore members;
   private final Clients clients;
@@ -91,8 +95,10 @@ class GroupService implements Groups, Clients.RoomUse {
       Audit audit,
       Archive archive,
       Studios studios,
+      ReadAhead ahead,
       MeetingService meetings) {
     this.meetings = meetings;
+    this.ahead = ahead;
     this.store = store;
     this.members = members;
     this.clients = clients;
@@ -105,11 +111,12 @@ class GroupService implements Groups, Clients.RoomUse {
 
   @Transactional(readOnly = true)
   List<GroupView> list(boolean archived) {
-    return store.findAll().stream()
-        .filter(g -> archived == g.archived())
-        .map(this::view)
-        .sorted(Comparator.comparing(GroupView::name))
-        .toList();
+    List<GroupRow> groups = store.findAll().stream().filter(g -> archived == g.archived()).toList();
+    meetings.readAhead(groups, List.of(studios.today()));
+    ahead.of(
+        groups.stream().flatMap(g -> meetings.members(g.id).stream()).toList(),
+        ReadAhead.For.STANDING);
+    return groups.stream().map(this::view).sorted(Comparator.comparing(GroupView::name)).toList();
   }
 
   @Transactional(readOnly = true)
@@ -195,30 +202,39 @@ class GroupService implements Groups, Clients.RoomUse {
 
   @Override
   public List<Groups.Due> meetings(LocalDate day) {
-    List<Groups.Due> all = new ArrayList<>();
-    for (GroupRow g : store.findByWeekdayAndArchivedOnIsNull(day.getDayOfWeek().getValue())) {
-      UUID plan = g.planId;
-      if (plan != null && g.atTime != null) {
-        Meeting m = meetings.meeting(g.id, day);
-        int apart = 0;
-        int people = 0;
-        for (UUID id : meetings.present(g, m)) {
-          people++;
-          apart += meetings.apart(id) == null ? 0 : 1;
+    return meetings(List.of(day)).getOrDefault(day, List.of());
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public Map<LocalDate, List<Groups.Due>> meetings(Collection<LocalDate> days) {
+    List<GroupRow> groups = store.findByWeekdayIsNotNullAndArchivedOnIsNull();
+    meetings.readAhead(groups, days);
+    Map<LocalDate, List<Groups.Due>> all = new TreeMap<>();
+    for (LocalDate day : days) {
+      List<Groups.Due> due = new ArrayList<>();
+      for (GroupRow g : groups) {
+        UUID planId = g.planId;
+        if (planId != null
+            && g.atTime != null
+            && Integer.valueOf(day.getDayOfWeek().getValue()).equals(g.weekday)) {
+          Plans.Plan plan = plans.require(planId);
+          List<UUID> who = List.copyOf(meetings.present(g, meetings.meeting(g.id, day)));
+          due.add(
+              new Groups.Due(
+                  g.id,
+                  g.name,
+                  g.atTime,
+                  plan.name(),
+                  plan.timeline().total(),
+                  who,
+                  who.size(),
+                  0));
         }
-        all.add(
-            new Groups.Due(
-                g.id,
-                g.name,
-                g.atTime,
-                plans.require(plan).name(),
-                plans.require(plan).timeline().total(),
-                List.copyOf(meetings.present(g, m)),
-                people,
-                apart));
       }
+      due.sort(Comparator.comparing(Groups.Due::time));
+      all.put(day, due);
     }
-    all.sort(Comparator.comparing(Groups.Due::time));
     return all;
   }
 
@@ -228,13 +244,15 @@ class GroupService implements Groups, Clients.RoomUse {
     Map<UUID, Groups.Next> first = new HashMap<>();
     Comparator<Groups.Next> order =
         Comparator.comparing(Groups.Next::date).thenComparing(Groups.Next::time);
-    for (GroupRow g : store.findByWeekdayIsNotNullAndArchivedOnIsNull()) {
+    List<GroupRow> groups = store.findByWeekdayIsNotNullAndArchivedOnIsNull();
+    meetings.readAhead(groups, List.of(from));
+    for (GroupRow g : groups) {
       if (g.weekday != null && g.atTime != null) {
         DayOfWeek day = DayOfWeek.of(g.weekday);
         Groups.Next n =
             new Groups.Next(from.with(TemporalAdjusters.nextOrSame(day)), g.atTime, g.name);
-        for (MemberRow m : members.findByGroupId(g.id)) {
-          first.merge(m.clientId, n, (x, y) -> order.compare(x, y) <= 0 ? x : y);
+        for (UUID m : meetings.members(g.id)) {
+          first.merge(m, n, (x, y) -> order.compare(x, y) <= 0 ? x : y);
         }
       }
     }
@@ -259,8 +277,8 @@ class GroupService implements Groups, Clients.RoomUse {
         g.lanes,
         g.weekday,
         g.atTime,
-        members.findByGroupId(g.id).stream()
-            .map(m -> new MemberView(m.clientId, clients.require(m.clientId).name()))
+        meetings.members(g.id).stream()
+            .map(m -> new MemberView(m, clients.require(m).name()))
             .sorted(Comparator.comparing(MemberView::name))
             .toList(),
         g.archivedOn);

@@ -4,6 +4,8 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -12,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,7 +35,10 @@ import riposo.server.movement.Movements;
 import riposo.server.plan.Plans;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
+import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Problems;
+import riposo.server.platform.ReadAhead;
+import riposo.server.platform.RowsOf;
 import riposo.server.platform.Studios;
 import riposo.server.screening.Readiness;
 
@@ -57,7 +63,8 @@ class MeetingService {
 
   private final Movements movements;
   private final GroupStore store;
-  private final MemberStore members;
+  private final RowsOf<MemberRow> members;
+  private final ReadAhead ahead;
   private final SessionStore sessions;
   private final Clients clients;
   private final ClientDays days;
@@ -74,6 +81,7 @@ class MeetingService {
       GroupStore store,
       MemberStore members,
       SessionStore sessions,
+      ReadAhead ahead,
       Clients clients,
       ClientDays days,
       Plans plans,
@@ -85,7 +93,8 @@ class MeetingService {
       Studios studios) {
     this.movements = movements;
     this.store = store;
-    this.members = members;
+    this.members = new RowsOf<>(members::findByGroupIdIn, m -> m.groupId);
+    this.ahead = ahead;
     this.sessions = sessions;
     this.clients = clients;
     this.days = days;
@@ -98,9 +107,13 @@ class MeetingService {
     this.studios = studios;
   }
 
+  /** Who belongs to a group. */
+  List<UUID> members(UUID group) {
+    return members.of(group).stream().map(m -> m.clientId).toList();
+  }
+
   Set<UUID> present(GroupRow g, Meeting m) {
-    Set<UUID> all = new LinkedHashSet<>();
-    members.findByGroupId(g.id).forEach(x -> all.add(x.clientId));
+    Set<UUID> all = new LinkedHashSet<>(members(g.id));
     all.addAll(m.dropIns());
     all.removeAll(m.absent());
     return all;
@@ -175,10 +188,34 @@ class MeetingService {
 
   Meeting meeting(UUID group, LocalDate date) {
     store.require(group, "group");
-    return sessions
-        .findByGroupIdAndOnDate(group, date)
-        .map(s -> json.read(s.body, Meeting.class))
-        .orElse(Meeting.NONE);
+    return OncePerRead.of(
+        Meeting.class,
+        Map.entry(group, date),
+        () ->
+            sessions
+                .findByGroupIdAndOnDate(group, date)
+                .map(s -> json.read(s.body, Meeting.class))
+                .orElse(Meeting.NONE));
+  }
+
+  /** Reads who is in these groups and what is decided for their meetings on these days. */
+  void readAhead(Collection<GroupRow> groups, Collection<LocalDate> days) {
+    List<UUID> ids = groups.stream().map(g -> g.id).toList();
+    if (ids.isEmpty() || days.isEmpty()) {
+      return;
+    }
+    members.ahead(ids);
+    OncePerRead.ahead(
+        Meeting.class,
+        ids.stream().flatMap(g -> days.stream().map(d -> Map.entry(g, d))).toList(),
+        wanted ->
+            sessions.findByGroupIdInAndOnDateGreaterThanEqual(ids, Collections.min(days)).stream()
+                .collect(
+                    Collectors.toMap(
+                        s -> Map.entry(s.groupId, s.onDate),
+                        s -> json.read(s.body, Meeting.class),
+                        (a, b) -> a)),
+        Meeting.NONE);
   }
 
   private void save(UUID group, LocalDate date, Meeting m) {
@@ -243,6 +280,7 @@ class MeetingService {
     boolean above = plan.plan().allSlots().stream().anyMatch(s -> s.upper() != null);
     List<Participant> people = new ArrayList<>();
     List<GroupSheet.SheetApart> apart = new ArrayList<>();
+    ahead.of(present(g, m), ReadAhead.For.TRAINING);
     for (UUID who : present(g, m)) {
       Clients.Client c = clients.require(who);
       names.put(who, c.name());

@@ -5,8 +5,10 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.util.UUID;
 import riposo.server.platform.Owned;
+import riposo.server.platform.Unstamped;
 
 /** Somebody of a group. */
+@Unstamped("read whenever it is shown")
 @Entity(name = "GroupMember")
 @Table(name = "group_member")
 class MemberRow extends Owned {

@@ -6,8 +6,10 @@ import jakarta.persistence.Table;
 import java.time.LocalDate;
 import java.util.UUID;
 import riposo.server.platform.Owned;
+import riposo.server.platform.Unstamped;
 
 /** What is decided for one meeting of a group. */
+@Unstamped("read whenever it is shown")
 @Entity(name = "GroupSession")
 @Table(name = "group_session")
 class SessionRow extends Owned {

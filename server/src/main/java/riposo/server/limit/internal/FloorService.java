@@ -4,6 +4,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
@@ -23,6 +24,7 @@ import riposo.server.client.Clients;
 import riposo.server.limit.FloorEvents;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Problems;
+import riposo.server.platform.RowsOf;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 
@@ -89,6 +91,8 @@ class FloorService {
   private final Studios studios;
   private final Audit audit;
   private final ObjectProvider<FloorEvents> events;
+  private final RowsOf<FloorWayRow> seenWays;
+  private final RowsOf<FloorWishRow> wished;
 
   FloorService(
       FloorWayStore store,
@@ -105,6 +109,8 @@ class FloorService {
     this.studios = studios;
     this.audit = audit;
     this.events = events;
+    this.seenWays = new RowsOf<>(store::findByClientIdInOrderBySeenOnDesc, r -> r.clientId);
+    this.wished = new RowsOf<>(wishes::findByClientIdIn, r -> r.clientId);
   }
 
   /** The ways seen to go well that hold for the client on a day. */
@@ -125,13 +131,16 @@ class FloorService {
 
   /** Whether the client is to stay up once up. */
   boolean onceUp(UUID clientId) {
-    return wishes.findByClientId(clientId).map(w -> w.onceUp).orElse(false);
+    return wished.of(clientId).stream().anyMatch(w -> w.onceUp);
   }
 
   private List<FloorWayRow> standing(UUID clientId) {
-    return store.findByClientIdOrderBySeenOnDesc(clientId).stream()
-        .filter(r -> r.withdrawnOn == null)
-        .toList();
+    return seenWays.of(clientId).stream().filter(r -> r.withdrawnOn == null).toList();
+  }
+
+  void readAhead(Collection<UUID> clients) {
+    seenWays.ahead(clients);
+    wished.ahead(clients);
   }
 
   private boolean pregnant(UUID clientId) {

@@ -4,6 +4,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -23,13 +24,15 @@ import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Owned;
 import riposo.server.platform.Problems;
+import riposo.server.platform.ReadAhead;
+import riposo.server.platform.RowsOf;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
 
 /** Limits added, changed, lifted. A change is a new limit that replaces the old one. */
 @Service
 @Transactional
-class LimitService implements Limits, Clients.SitterSource {
+class LimitService implements Limits, Clients.SitterSource, ReadAhead.Part {
 
   /** A limit as sent. */
   record LimitForm(
@@ -58,6 +61,7 @@ class LimitService implements Limits, Clients.SitterSource {
   private final Studios studios;
   private final Attachments attachments;
   private final FloorService floor;
+  private final RowsOf<LimitRow> rows;
 
   LimitService(
       LimitStore store,
@@ -74,6 +78,7 @@ class LimitService implements Limits, Clients.SitterSource {
     this.studios = studios;
     this.attachments = attachments;
     this.floor = floor;
+    this.rows = new RowsOf<>(store::findByClientIdInOrderById, r -> r.clientId);
   }
 
   @Override
@@ -93,7 +98,15 @@ class LimitService implements Limits, Clients.SitterSource {
 
   @Override
   public List<Limit> of(UUID clientId) {
-    return store.findByClientId(clientId).stream().map(LimitRow::toCore).toList();
+    return rows.of(clientId).stream().map(LimitRow::toCore).toList();
+  }
+
+  @Override
+  public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
+    rows.ahead(clients);
+    if (what == ReadAhead.For.TRAINING) {
+      floor.readAhead(clients);
+    }
   }
 
   @Override

@@ -25,6 +25,7 @@ import riposo.server.plan.Plans;
 import riposo.server.platform.Archive;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
+import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Problems;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
@@ -112,7 +113,7 @@ class PlanService implements Plans {
   @Override
   @Transactional(readOnly = true)
   public Plan require(UUID id) {
-    return view(store.require(id, "plan"));
+    return OncePerRead.of(Plan.class, id, () -> view(store.require(id, "plan")));
   }
 
   Plan create(PlanForm form) {

@@ -5,8 +5,10 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.util.UUID;
 import riposo.server.platform.Owned;
+import riposo.server.platform.Unstamped;
 
 /** A plan as it was after one change; never changed itself. */
+@Unstamped("the plan itself tells")
 @Entity(name = "PlanVersion")
 @Table(name = "plan_version")
 class PlanVersionRow extends Owned {

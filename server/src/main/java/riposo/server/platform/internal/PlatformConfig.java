@@ -75,6 +75,18 @@ class PlatformConfig implements WebMvcConfigurer {
     return template;
   }
 
+  /**
+   * A list of ids is sent with its values. Where a statement is prepared by the server, how its
+   * parameters compare is settled before they are known, and a list of them is then looked for row
+   * by row and not by an index.
+   */
+  @Bean
+  HibernatePropertiesCustomizer lists() {
+    org.hibernate.resource.jdbc.spi.StatementInspector byTheClient =
+        sql -> sql.contains(" in (?") ? "/*client prepare*/" + sql : sql;
+    return p -> p.put(org.hibernate.cfg.AvailableSettings.STATEMENT_INSPECTOR, byTheClient);
+  }
+
   @Bean
   HibernatePropertiesCustomizer tenancy() {
     CurrentTenantIdentifierResolver<UUID> resolver =
@@ -90,6 +102,18 @@ class PlatformConfig implements WebMvcConfigurer {
           }
         };
     return p -> p.put(MultiTenancySettings.MULTI_TENANT_IDENTIFIER_RESOLVER, resolver);
+  }
+
+  private final HeavyRequests heavy;
+
+  PlatformConfig(HeavyRequests heavy) {
+    this.heavy = heavy;
+  }
+
+  @Override
+  public void addInterceptors(
+      org.springframework.web.servlet.config.annotation.InterceptorRegistry registry) {
+    registry.addInterceptor(heavy).addPathPatterns("/api/**");
   }
 
   /** Deep links give the page; unknown API paths and missing files stay 404. */

@@ -51,7 +51,12 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
       p.setProperty("errors", e.fields());
     }
     e.more().forEach(p::setProperty);
-    return ResponseEntity.status(e.status()).body(p);
+    ResponseEntity.BodyBuilder answer = ResponseEntity.status(e.status());
+    return (e.status() == HttpStatus.SERVICE_UNAVAILABLE ? again(answer) : answer).body(p);
+  }
+
+  private static ResponseEntity.BodyBuilder again(ResponseEntity.BodyBuilder answer) {
+    return answer.header(HttpHeaders.RETRY_AFTER, String.valueOf(Problems.AGAIN_SECONDS));
   }
 
   @ExceptionHandler
@@ -91,6 +96,20 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
   ResponseEntity<ProblemDetail> other(Exception e, HttpServletRequest request) throws Exception {
     if (e instanceof AccessDeniedException || e instanceof AuthenticationException) {
       throw e;
+    }
+    if (NoDatabase.in(e)) {
+      LOG.warn("the database does not answer");
+      return again(ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE))
+          .body(detail(HttpStatus.SERVICE_UNAVAILABLE, "no-database", NoDatabase.SENTENCE));
+    }
+    if (NoDatabase.tooSlow(e)) {
+      LOG.warn("a statement took too long");
+      return again(ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE))
+          .body(
+              detail(
+                  HttpStatus.SERVICE_UNAVAILABLE,
+                  "too-slow",
+                  "This took too long and was given up. Nothing was changed; ask for less, or later."));
     }
     LOG.error("unexpected failure at {} {}", request.getMethod(), request.getRequestURI(), e);
     return ResponseEntity.status(HttpStatus.INTERNAL_SERVER_ERROR)

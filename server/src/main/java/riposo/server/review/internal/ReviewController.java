@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 import riposo.server.platform.IfMatch;
 
 /** Reviews over HTTP. */
@@ -35,6 +36,7 @@ class ReviewController {
   }
 
   /** What a review of today would look at. */
+  @Heavy
   @GetMapping("/clients/{clientId}/review-facts")
   ReviewFacts facts(@PathVariable UUID clientId) {
     return service.facts(clientId);

@@ -8,8 +8,10 @@ import java.time.Instant;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
+import riposo.server.platform.Unstamped;
 
 /** One event of a run, under the id its device made. */
+@Unstamped("its sets tell; a stop touches by hand")
 @Entity(name = "RunEvent")
 @Table(name = "run_event")
 class EventRow {

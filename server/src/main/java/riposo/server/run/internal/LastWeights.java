@@ -3,13 +3,13 @@ package riposo.server.run.internal;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.Tuple;
 import java.time.LocalDate;
-import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.RunDocument;
@@ -20,50 +20,81 @@ import riposo.core.limit.Side;
 import riposo.core.movement.Modifier;
 import riposo.core.run.DoneSet;
 import riposo.server.adapt.WeightSource;
+import riposo.server.platform.ReadAhead;
+import riposo.server.platform.RowsOf;
+import riposo.server.platform.Studios;
 
 /** Reads the weights last used from the sets. */
 @Component
-class LastWeights implements WeightSource {
-  private static final String NEWEST =
-      "select s.movementId as movement, max(s.onDate) as day from RunSet s"
-          + " where s.clientId = :client and s.grams is not null group by s.movementId";
+class LastWeights implements WeightSource, ReadAhead.Part {
+  // grouped by the studio too, so that the database goes from one movement to the next
   private static final String SETS =
-      "from RunSet s where s.clientId = :client and s.grams is not null and s.onDate in :days"
+      "select s from RunSet s join (select n.clientId as client, n.weightedId as movement, max(n.onDate) as day"
+          + " from RunSet n where n.clientId in :clients"
+          + " group by n.studioId, n.clientId, n.weightedId) t"
+          + " on s.clientId = t.client and s.weightedId = t.movement and s.onDate = t.day"
           + " order by s.onDate, s.place";
 
   private static final String DAYS =
-      "select t.family as family, t.day as day from"
-          + " (select s.familyId as family, s.onDate as day,"
-          + " row_number() over (partition by s.familyId order by s.onDate desc) as place"
-          + " from RunSet s where s.clientId = :client and s.onDate <= :day"
-          + " group by s.familyId, s.onDate) t where t.place <= 2 order by t.family, t.day desc";
+      "select t.client as client, t.family as family, t.day as day,"
+          + " (select y.onDate from RunSet y where y.clientId = t.client and y.familyId = t.family"
+          + " and y.onDate < t.day order by y.onDate desc limit 1) as before"
+          + " from (select n.clientId as client, n.familyId as family, max(n.onDate) as day"
+          + " from RunSet n where n.clientId in :clients and n.onDate <= :day"
+          + " group by n.studioId, n.clientId, n.familyId) t order by t.family";
+
+  /** The newest day on which a family was done, and the one before; null where there is none. */
+  private record FamilyDay(
+      UUID clientId, String family, LocalDate day, @Nullable LocalDate before) {}
 
   private final EntityManager em;
+  private final Studios studios;
+  private final RowsOf<SetRow> sets = new RowsOf<>(this::newest, s -> s.clientId);
+  private final RowsOf<FamilyDay> today = new RowsOf<>(this::daysToNow, FamilyDay::clientId);
 
-  LastWeights(EntityManager em) {
+  LastWeights(EntityManager em, Studios studios) {
     this.em = em;
+    this.studios = studios;
+  }
+
+  @Override
+  public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
+    if (what == ReadAhead.For.TRAINING) {
+      sets.ahead(clients);
+      today.ahead(clients);
+    }
+  }
+
+  private List<SetRow> newest(Collection<UUID> clients) {
+    return em.createQuery(SETS, SetRow.class).setParameter("clients", clients).getResultList();
+  }
+
+  private List<FamilyDay> daysToNow(Collection<UUID> clients) {
+    return days(clients, studios.today());
+  }
+
+  private List<FamilyDay> days(Collection<UUID> clients, LocalDate day) {
+    return em
+        .createQuery(DAYS, Tuple.class)
+        .setParameter("clients", clients)
+        .setParameter("day", day)
+        .getResultList()
+        .stream()
+        .map(
+            t ->
+                new FamilyDay(
+                    t.get("client", UUID.class),
+                    t.get("family", String.class),
+                    t.get("day", LocalDate.class),
+                    t.get("before", LocalDate.class)))
+        .toList();
   }
 
   @Override
   @Transactional(readOnly = true)
   public List<LastWeight> lastWeights(UUID clientId) {
-    Map<String, LocalDate> newest = new HashMap<>();
-    for (Tuple t :
-        em.createQuery(NEWEST, Tuple.class).setParameter("client", clientId).getResultList()) {
-      newest.put(t.get("movement", String.class), t.get("day", LocalDate.class));
-    }
-    if (newest.isEmpty()) {
-      return List.of();
-    }
     Map<Object, LastWeight> last = new HashMap<>();
-    for (SetRow r :
-        em.createQuery(SETS, SetRow.class)
-            .setParameter("client", clientId)
-            .setParameter("days", new TreeSet<>(newest.values()))
-            .getResultList()) {
-      if (!r.onDate.equals(newest.get(r.movementId))) {
-        continue;
-      }
+    for (SetRow r : sets.of(clientId)) {
       DoneSet s = RunDocument.set(r.body);
       Held asked = s.asked().weight();
       Integer grams = s.grams();
@@ -92,13 +123,11 @@ class LastWeights implements WeightSource {
   @Transactional(readOnly = true)
   public Map<String, List<LocalDate>> lastDays(UUID clientId, LocalDate day) {
     Map<String, List<LocalDate>> days = new HashMap<>();
-    for (Tuple t :
-        em.createQuery(DAYS, Tuple.class)
-            .setParameter("client", clientId)
-            .setParameter("day", day)
-            .getResultList()) {
-      days.computeIfAbsent(t.get("family", String.class), k -> new ArrayList<>())
-          .add(t.get("day", LocalDate.class));
+    // none lies after today, so what was done up to a later day is what was done up to today
+    List<FamilyDay> done =
+        day.isBefore(studios.today()) ? days(List.of(clientId), day) : today.of(clientId);
+    for (FamilyDay d : done) {
+      days.put(d.family(), d.before() == null ? List.of(d.day()) : List.of(d.day(), d.before()));
     }
     return days;
   }

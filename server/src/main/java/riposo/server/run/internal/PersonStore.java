@@ -31,7 +31,7 @@ interface PersonStore extends Store<PersonRow> {
   /** Runs of a client that are not ended. */
   @Query(
       "select r from RunPerson p join Run r on r.id = p.runId"
-          + " where p.clientId = :client and r.status not in (STOPPED, FINISHED) order by r.createdAt")
+          + " where p.clientId = :client and r.status in (READY, RUNNING, PAUSED) order by r.createdAt")
   List<RunRow> open(UUID client);
 
   @Query(
@@ -42,8 +42,16 @@ interface PersonStore extends Store<PersonRow> {
 
   @Query(
       "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate))"
-          + " from RunPerson p where p.clientId in :clients group by p.clientId")
+          + " from RunPerson p where p.clientId in :clients group by p.studioId, p.clientId")
   List<Runs.Trained> trained(Collection<UUID> clients);
+
+  @Query(
+      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate))"
+          + " from RunPerson p where p.clientId in :clients and p.onDate < :day group by p.studioId, p.clientId")
+  List<Runs.Trained> lastBefore(Collection<UUID> clients, LocalDate day);
+
+  @Query(LINE + "where p.clientId in :clients and p.onDate = :day order by r.createdAt")
+  List<Runs.Summary> on(Collection<UUID> clients, LocalDate day);
 
   List<PersonRow> findByClientIdAndOnDateGreaterThanEqualOrderByOnDateAscCreatedAtAsc(
       UUID client, LocalDate since);

@@ -3,6 +3,7 @@ package riposo.server.run.internal;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,16 +17,26 @@ import riposo.core.run.DoneSet;
 import riposo.core.run.RunEvent;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
+import riposo.server.platform.RowsOf;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 
 /** The events and sets of runs as they are stored. */
 @Component
 class RunLog {
-  private static final String STOPS =
-      "select e from RunEvent e join RunPerson p on p.runId = e.runId"
-          + " where p.clientId = :client and e.kind = 'STOP'"
-          + " and (e.personId is null or e.personId = :client) order by e.at, e.seq";
+  /** A STOP that is somebody's own, and one that is everybody's who was in the run. */
+  private static final List<String> STOPS =
+      List.of(
+          "select new riposo.server.run.internal.RunLog$StopOf(e.personId, e) from RunEvent e"
+              + " where e.kind = 'STOP' and e.personId in :clients",
+          "select new riposo.server.run.internal.RunLog$StopOf(p.clientId, e) from RunEvent e"
+              + " join RunPerson p on p.runId = e.runId"
+              + " where e.kind = 'STOP' and e.personId is null and p.clientId in :clients");
+
+  /** A STOP and a client whose it is. */
+  record StopOf(UUID clientId, EventRow event) {}
+
+  private final RowsOf<StopOf> stops = new RowsOf<>(this::readStops, StopOf::clientId);
 
   private final EntityManager em;
   private final Studios studios;
@@ -95,7 +106,19 @@ class RunLog {
 
   /** Every STOP of a client, withdrawn or not, earliest first. */
   List<EventRow> stops(UUID clientId) {
-    return em.createQuery(STOPS, EventRow.class).setParameter("client", clientId).getResultList();
+    return stops.of(clientId).stream().map(StopOf::event).toList();
+  }
+
+  void stopsAhead(Collection<UUID> clients) {
+    stops.ahead(clients);
+  }
+
+  private List<StopOf> readStops(Collection<UUID> clients) {
+    return STOPS.stream()
+        .flatMap(
+            q -> em.createQuery(q, StopOf.class).setParameter("clients", clients).getResultStream())
+        .sorted(Comparator.comparing((StopOf s) -> s.event().at).thenComparing(s -> s.event().seq))
+        .toList();
   }
 
   /** Pulses and sets told of a client since a day, in the order they came, by run. */

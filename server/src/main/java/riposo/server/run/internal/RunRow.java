@@ -15,8 +15,10 @@ import riposo.catalogue.RunDocument;
 import riposo.core.run.RunSheet;
 import riposo.core.run.RunState;
 import riposo.server.platform.Owned;
+import riposo.server.platform.Unstamped;
 
 /** A run: the sheet it was started with, and where its events have brought it. */
+@Unstamped("its people and sets tell")
 @Entity(name = "Run")
 @Table(name = "run")
 class RunRow extends Owned {

@@ -485,6 +485,21 @@ class RunService implements Runs {
 
   @Override
   @Transactional(readOnly = true)
+  public List<Summary> on(Collection<UUID> clients, LocalDate day) {
+    return clients.isEmpty() ? List.of() : people.on(clients, day);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public Map<UUID, LocalDate> lastBefore(Collection<UUID> clients, LocalDate day) {
+    return clients.isEmpty()
+        ? Map.of()
+        : people.lastBefore(clients, day).stream()
+            .collect(Collectors.toMap(Trained::clientId, Trained::newest));
+  }
+
+  @Override
+  @Transactional(readOnly = true)
   public List<Summary> unclosed() {
     return people.unclosed();
   }

@@ -12,11 +12,12 @@ import riposo.server.platform.Store;
 
 interface RunStore extends Store<RunRow> {
   /** Runs that are not ended and of which nothing was heard since. */
-  @Query("select r.id from Run r where r.status not in (STOPPED, FINISHED) and r.heardAt <= :since")
+  @Query(
+      "select r.id from Run r where r.status in (READY, RUNNING, PAUSED) and r.heardAt <= :since")
   List<UUID> silent(Instant since);
 
   @Query(
-      "select r.id from Run r where r.groupId = :group and r.status not in (STOPPED, FINISHED)"
+      "select r.id from Run r where r.groupId = :group and r.status in (READY, RUNNING, PAUSED)"
           + " order by r.createdAt")
   List<UUID> openOf(UUID group);
 

@@ -6,8 +6,10 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
+import riposo.server.platform.Unstamped;
 
 /** Which run a code shows. Only the hash of the code is here; read before the studio is known. */
+@Unstamped("a second screen")
 @Entity(name = "RunScreen")
 @Table(name = "run_screen")
 class ScreenRow {

@@ -54,6 +54,10 @@ class SetRow {
   /** In the order they were first told. */
   int place;
 
+  /** The movement, where it was done with a weight; the database tells. */
+  @Column(name = "weighted_id", insertable = false, updatable = false)
+  @Nullable String weightedId;
+
   @Nullable Integer effort;
   @Nullable Integer pain;
   @Nullable Integer reps;

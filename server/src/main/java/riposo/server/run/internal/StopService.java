@@ -4,12 +4,14 @@ import jakarta.persistence.EntityManager;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.plan.Segment;
@@ -19,6 +21,9 @@ import riposo.core.run.RunState;
 import riposo.core.wording.Wording;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Problems;
+import riposo.server.platform.ReadAhead;
+import riposo.server.platform.RowsOf;
+import riposo.server.platform.Stamps;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
@@ -30,7 +35,7 @@ import riposo.server.screening.Readiness;
  */
 @Service
 @Transactional
-class StopService implements Readiness.StopEvents {
+class StopService implements Readiness.StopEvents, ReadAhead.Part {
   /** Why a tap was an error. */
   record Error(
       @NotBlank(message = "Say how it came to be tapped.")
@@ -45,7 +50,10 @@ class StopService implements Readiness.StopEvents {
   private final EntityManager em;
   private final Audit audit;
   private final Studios studios;
+  private final Stamps stamps;
   private final ApplicationEventPublisher publisher;
+  private final RowsOf<WithdrawalRow> withdrawn;
+  private final RowsOf<Runs.Trained> trained;
 
   StopService(
       RunStore store,
@@ -56,6 +64,7 @@ class StopService implements Readiness.StopEvents {
       EntityManager em,
       Audit audit,
       Studios studios,
+      Stamps stamps,
       ApplicationEventPublisher publisher) {
     this.store = store;
     this.people = people;
@@ -65,12 +74,28 @@ class StopService implements Readiness.StopEvents {
     this.em = em;
     this.audit = audit;
     this.studios = studios;
+    this.stamps = stamps;
     this.publisher = publisher;
+    this.withdrawn = new RowsOf<>(withdrawals::findByClientIdIn, w -> w.clientId);
+    this.trained = new RowsOf<>(people::trained, Runs.Trained::clientId);
+  }
+
+  /** What rests on a client's stops is worked out anew. */
+  @EventListener
+  void onStopped(Runs.RunStopped e) {
+    stamps.touch(e.clientId());
   }
 
   @Override
   public @Nullable LocalDate lastSession(UUID clientId) {
-    return people.newest(clientId);
+    return trained.of(clientId).stream().map(Runs.Trained::newest).findFirst().orElse(null);
+  }
+
+  @Override
+  public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
+    log.stopsAhead(clients);
+    withdrawn.ahead(clients);
+    trained.ahead(clients);
   }
 
   /**
@@ -121,9 +146,7 @@ class StopService implements Readiness.StopEvents {
       return List.of();
     }
     Set<UUID> withdrawn =
-        withdrawals.findByClientId(clientId).stream()
-            .map(w -> w.eventId)
-            .collect(Collectors.toSet());
+        this.withdrawn.of(clientId).stream().map(w -> w.eventId).collect(Collectors.toSet());
     return rows.stream()
         .filter(r -> !withdrawn.contains(r.id))
         .map(

@@ -6,8 +6,10 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
 import riposo.server.platform.Owned;
+import riposo.server.platform.Unstamped;
 
 /** A screening half done: kept until it is signed or thrown away. */
+@Unstamped("not signed yet")
 @Entity(name = "ScreeningDraft")
 @Table(name = "screening_draft")
 class DraftRow extends Owned {

@@ -27,6 +27,7 @@ import riposo.server.limit.Limits;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
+import riposo.server.platform.Stamps;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 
@@ -85,6 +86,7 @@ class ScreeningService {
   private final Json json;
   private final Audit audit;
   private final Studios studios;
+  private final Stamps stamps;
 
   ScreeningService(
       ScreeningStores.Screenings screenings,
@@ -96,6 +98,7 @@ class ScreeningService {
       Json json,
       Audit audit,
       Studios studios,
+      Stamps stamps,
       ScreeningViews views) {
     this.views = views;
     this.screenings = screenings;
@@ -107,6 +110,7 @@ class ScreeningService {
     this.json = json;
     this.audit = audit;
     this.studios = studios;
+    this.stamps = stamps;
   }
 
   @Transactional(readOnly = true)
@@ -309,6 +313,7 @@ class ScreeningService {
           "This limit is firm by the law of the condition: accept it, then lift it by the clinician's recorded word.");
     }
     decisions.saveAndFlush(d);
+    stamps.touch(row.clientId);
     audit.changed("decided", "proposal", d.id, p.key() + " " + d.decision, row.clientId);
     return ScreeningViews.proposal(p, decisions.findByScreeningId(id));
   }

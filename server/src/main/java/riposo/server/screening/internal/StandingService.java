@@ -2,6 +2,7 @@ package riposo.server.screening.internal;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
+import riposo.core.limit.WaySeen;
 import riposo.core.pulse.PulseGuide;
 import riposo.core.run.StopFor;
 import riposo.core.run.StopSign;
@@ -39,6 +41,8 @@ import riposo.server.limit.Limits;
 import riposo.server.platform.Json;
 import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Problems;
+import riposo.server.platform.ReadAhead;
+import riposo.server.platform.RowsOf;
 import riposo.server.platform.Studios;
 import riposo.server.screening.Readiness;
 import tools.jackson.core.type.TypeReference;
@@ -46,18 +50,19 @@ import tools.jackson.core.type.TypeReference;
 /** Where a client stands today, and the pulse guide that rests on it. */
 @Service
 @Transactional
-class StandingService implements Readiness, FloorEvents {
+class StandingService implements Readiness, FloorEvents, ReadAhead.Part {
   static final TypeReference<Map<String, String>> ANSWERS = new TypeReference<>() {};
   static final TypeReference<Set<String>> RULES = new TypeReference<>() {};
 
   /** The pulse guide with a reading on it, where one was sent. */
   record PulseView(PulseGuide guide, PulseGuide.@Nullable Reading reading) {}
 
-  private final ScreeningStores.Screenings screenings;
-  private final ScreeningStores.Decisions decisions;
-  private final ScreeningStores.Clearances clearances;
-  private final ScreeningStores.Events events;
   private final ScreeningStores.Checks checks;
+  private final RowsOf<ScreeningRow> screened;
+  private final RowsOf<ScreeningStores.Decisions.Decided> decided;
+  private final RowsOf<ClearanceRow> given;
+  private final RowsOf<HappenedRow> since;
+  private final RowsOf<CheckRow> leaving;
   private final ScreeningService taking;
   private final Clients clients;
   private final Limits limits;
@@ -81,11 +86,15 @@ class StandingService implements Readiness, FloorEvents {
       ObjectProvider<StopEvents> stops,
       ObjectProvider<ToldAfter> told,
       ObjectProvider<ClearanceService> clearing) {
-    this.screenings = screenings;
-    this.decisions = decisions;
-    this.clearances = clearances;
-    this.events = events;
     this.checks = checks;
+    this.screened = new RowsOf<>(screenings::findByClientIdInOrderByNumberDesc, r -> r.clientId);
+    this.decided = new RowsOf<>(decisions::decided, ScreeningStores.Decisions.Decided::screeningId);
+    this.given = new RowsOf<>(clearances::findByClientIdInOrderByGivenOnDesc, r -> r.clientId);
+    this.since = new RowsOf<>(events::findByClientIdInOrderByOnDateDesc, r -> r.clientId);
+    this.leaving =
+        new RowsOf<>(
+            checks::findByClientIdInAndLeavesIsNotNullAndWithdrawnOnIsNullOrderById,
+            r -> r.clientId);
     this.taking = taking;
     this.clients = clients;
     this.limits = limits;
@@ -136,10 +145,19 @@ class StandingService implements Readiness, FloorEvents {
     return OncePerRead.of(StandingService.class, clientId, () -> worked(clientId));
   }
 
+  @Override
+  public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
+    screened.ahead(clients);
+    decided.ahead(
+        clients.stream().flatMap(c -> versions(c).stream().limit(1)).map(r -> r.id).toList());
+    given.ahead(clients);
+    since.ahead(clients);
+    leaving.ahead(clients);
+  }
+
   /** Every version signed, the newest first. */
   private List<ScreeningRow> versions(UUID clientId) {
-    return OncePerRead.of(
-        ScreeningRow.class, clientId, () -> screenings.findByClientIdOrderByNumberDesc(clientId));
+    return screened.of(clientId);
   }
 
   /** The answers of a version judged anew on a day. */
@@ -200,7 +218,12 @@ class StandingService implements Readiness, FloorEvents {
       off.add("a medicine slows the pulse");
       pulse = new PulseFacts(off, true, pulse.lowestRate(), pulse.eventUntil());
     }
-    int undecided = then.proposals().size() - decisions.findByScreeningId(last.id).size();
+    int undecided =
+        then.proposals().size()
+            - (int)
+                decided.of(last.id).stream()
+                    .mapToLong(ScreeningStores.Decisions.Decided::count)
+                    .sum();
     return new ClientStanding(
         last.takenOn,
         OpenFinding.outcome(open, hasLimits || !then.proposals().isEmpty()),
@@ -228,7 +251,7 @@ class StandingService implements Readiness, FloorEvents {
       all.add(StopFor.THINNER);
     }
     boolean operated =
-        events.findByClientIdOrderByOnDateDesc(clientId).stream()
+        since.of(clientId).stream()
             .anyMatch(h -> h.kind == Happened.OPERATION && !h.onDate.plusWeeks(12).isBefore(today));
     if (operated) {
       all.add(StopFor.OPERATION);
@@ -237,7 +260,7 @@ class StandingService implements Readiness, FloorEvents {
   }
 
   List<Clearance> cleared(UUID clientId) {
-    return clearances.findByClientIdOrderByGivenOnDesc(clientId).stream().map(this::core).toList();
+    return given.of(clientId).stream().map(this::core).toList();
   }
 
   Clearance core(ClearanceRow c) {
@@ -305,7 +328,7 @@ class StandingService implements Readiness, FloorEvents {
         all.add(OpenFinding.checkIn(e.words(), e.day(), Wording.day(e.day())));
       }
     }
-    for (CheckRow c : checks.findByClientIdAndLeavesIsNotNullAndWithdrawnOnIsNull(clientId)) {
+    for (CheckRow c : leaving.of(clientId)) {
       String words =
           json.read(c.result, TodayCheck.Result.class).findings().stream()
               .filter(f -> f.outcome().compareTo(Outcome.NOT_TODAY) >= 0)
@@ -314,7 +337,7 @@ class StandingService implements Readiness, FloorEvents {
       Outcome leaves = java.util.Objects.requireNonNull(c.leaves);
       all.add(OpenFinding.check(leaves, words, c.onDate, Wording.day(c.onDate)));
     }
-    for (HappenedRow h : events.findByClientIdOrderByOnDateDesc(clientId)) {
+    for (HappenedRow h : since.of(clientId)) {
       boolean answered =
           h.kind.screeningAnswers()
               && !rows.isEmpty()
@@ -335,7 +358,7 @@ class StandingService implements Readiness, FloorEvents {
   @Override
   public List<LocalDate> ends(UUID clientId) {
     List<LocalDate> ends = new ArrayList<>();
-    for (HappenedRow h : events.findByClientIdOrderByOnDateDesc(clientId)) {
+    for (HappenedRow h : since.of(clientId)) {
       if (h.kind.endsFloorWays()) {
         ends.add(h.onDate);
       }
@@ -345,9 +368,9 @@ class StandingService implements Readiness, FloorEvents {
         ends.add(stop.day());
       }
     }
-    for (CheckRow c : checks.findByClientIdOrderByCreatedAtDesc(clientId)) {
-      if (c.withdrawnOn == null
-          && json.read(c.given, TodayCheck.Given.class).signs().contains(TodayCheck.Sign.FALLEN)) {
+    LocalDate seen = studios.today().minusMonths(WaySeen.MONTHS);
+    for (CheckRow c : checks.telling(clientId, TodayCheck.Sign.FALLEN.name(), seen)) {
+      if (json.read(c.given, TodayCheck.Given.class).signs().contains(TodayCheck.Sign.FALLEN)) {
         ends.add(c.onDate);
       }
     }
@@ -362,7 +385,7 @@ class StandingService implements Readiness, FloorEvents {
   @Override
   @Transactional(readOnly = true)
   public List<Event> happened(UUID clientId) {
-    return events.findByClientIdOrderByOnDateDesc(clientId).stream()
+    return since.of(clientId).stream()
         .map(h -> new Event(h.onDate, h.kind, h.note, h.recordedBy))
         .toList();
   }
@@ -428,7 +451,7 @@ class StandingService implements Readiness, FloorEvents {
     LocalDate today = studios.today();
     List<OpenFinding> all = findings(clientId);
     List<Ending> soon = new ArrayList<>();
-    for (ClearanceRow row : clearances.findByClientIdOrderByGivenOnDesc(clientId)) {
+    for (ClearanceRow row : given.of(clientId)) {
       boolean still = !row.validUntil.isBefore(today) && core(row).voidedBy(all) == null;
       if (still && !row.validUntil.isAfter(today.plusDays(Clearance.WARN_DAYS))) {
         soon.add(new Ending(clientId, row.validUntil, row.role + " " + row.name));

@@ -1,28 +1,35 @@
 package riposo.server.tolerance.internal;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.wording.MorningWords;
 import riposo.server.checkin.CheckIns;
+import riposo.server.platform.RowsOf;
 
 /** What mornings changed of verdicts. */
 @Component
 @Transactional(readOnly = true)
 class MorningEffects implements CheckIns.Effects {
-  private final VerdictStore store;
+  private final RowsOf<VerdictRow> ofRun;
   private final VerdictViews verdicts;
 
   MorningEffects(VerdictStore store, VerdictViews verdicts) {
-    this.store = store;
+    this.ofRun = new RowsOf<>(store::findByRunIdInOrderByFamilyId, v -> v.runId);
     this.verdicts = verdicts;
   }
 
   @Override
+  public void readAhead(Collection<UUID> runs) {
+    ofRun.ahead(runs);
+  }
+
+  @Override
   public List<String> of(UUID runId, UUID clientId) {
-    return store.findByRunIdAndClientIdOrderByFamilyId(runId, clientId).stream()
-        .filter(v -> v.beforeMorning != null && !v.takenBack())
+    return ofRun.of(runId).stream()
+        .filter(v -> v.clientId.equals(clientId) && v.beforeMorning != null && !v.takenBack())
         .map(
             v ->
                 MorningWords.did(

@@ -2,6 +2,7 @@ package riposo.server.tolerance.internal;
 
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -14,6 +15,9 @@ import riposo.core.tolerance.VerdictStatus;
 import riposo.core.wording.VerdictWords;
 import riposo.server.adapt.ProposalSource;
 import riposo.server.movement.Movements;
+import riposo.server.platform.Stamped;
+import riposo.server.platform.Stamps;
+import riposo.server.platform.Studios;
 
 /** Tells what stands proposed or newly decided, where there is any. */
 @Component
@@ -22,19 +26,41 @@ class Proposals implements ProposalSource {
   private final VerdictStore store;
   private final Reckoner reckoner;
   private final Movements movements;
+  private final Stamps stamps;
+  private final Studios studios;
 
-  Proposals(VerdictStore store, Reckoner reckoner, Movements movements) {
+  Proposals(
+      VerdictStore store, Reckoner reckoner, Movements movements, Stamps stamps, Studios studios) {
+    this.stamps = stamps;
+    this.studios = studios;
     this.store = store;
     this.reckoner = reckoner;
     this.movements = movements;
   }
 
+  /** What it rests on. */
+  private record Under(Map<UUID, Long> stamps, LocalDate today) {}
+
+  /** Shown beside a plan; what is decided is reckoned anew. */
+  private final Stamped<UUID, Under, Map<String, Proposal>> known = new Stamped<>(5_000);
+
   @Override
   public Map<String, Proposal> proposals(UUID clientId) {
+    Under now = new Under(stamps.of(List.of(clientId)), studios.today());
+    Map<String, Proposal> before = known.get(clientId, now);
+    if (before != null) {
+      return before;
+    }
+    Map<String, Proposal> all = Map.copyOf(reckoned(clientId));
+    known.put(clientId, now, all);
+    return all;
+  }
+
+  private Map<String, Proposal> reckoned(UUID clientId) {
     Map<String, Proposal> all = new HashMap<>();
     VerdictWords words = new VerdictWords(movements.wording());
     boolean waits = false;
-    for (VerdictRow v : store.newest(clientId, LocalDate.EPOCH)) {
+    for (VerdictRow v : store.newest(clientId)) {
       if (v.status == VerdictStatus.WAITING) {
         waits = true;
       } else if (v.decided != null && v.decided != Verdict.STAY && v.decidedBy != null) {

@@ -127,15 +127,11 @@ class Reckoner {
   private List<VerdictRow> rows(UUID clientId, LocalDate since) {
     Map<UUID, VerdictRow> all = new HashMap<>();
     store.findByClientIdAndOnDateGreaterThanEqual(clientId, since).forEach(v -> all.put(v.id, v));
-    // a family that has one of these days has its newest among them
-    long known = all.values().stream().map(v -> v.familyId).distinct().count();
     store
         .findByClientIdAndStatusIn(clientId, List.of(VerdictStatus.WAITING))
         .forEach(v -> all.put(v.id, v));
     store.stops(clientId).forEach(v -> all.put(v.id, v));
-    if (known < store.families(clientId).size()) {
-      store.newest(clientId, LocalDate.EPOCH).forEach(v -> all.put(v.id, v));
-    }
+    store.newest(clientId).forEach(v -> all.put(v.id, v));
     List<VerdictRow> sorted = new ArrayList<>(all.values());
     sorted.sort(Comparator.comparing((VerdictRow v) -> v.onDate).thenComparing(v -> v.createdAt));
     return sorted;

@@ -1,5 +1,6 @@
 package riposo.server.tolerance.internal;
 
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
@@ -10,31 +11,40 @@ import riposo.core.adapt.Standing;
 import riposo.core.tolerance.Verdict;
 import riposo.server.adapt.StandingSource;
 import riposo.server.platform.Json;
-import riposo.server.platform.Studios;
+import riposo.server.platform.ReadAhead;
+import riposo.server.platform.RowsOf;
 
 /** Reads where decided verdicts leave a client. */
 @Component
-class StandingReader implements StandingSource {
-  private final VerdictStore store;
+class StandingReader implements StandingSource, ReadAhead.Part {
   private final Json json;
-  private final Studios studios;
+  private final RowsOf<VerdictRow> newest;
+  private final RowsOf<VerdictRow> stops;
 
-  StandingReader(VerdictStore store, Json json, Studios studios) {
-    this.store = store;
+  StandingReader(VerdictStore store, Json json) {
     this.json = json;
-    this.studios = studios;
+    this.newest = new RowsOf<>(store::standing, v -> v.clientId);
+    this.stops = new RowsOf<>(store::stops, v -> v.clientId);
+  }
+
+  @Override
+  public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
+    if (what == ReadAhead.For.TRAINING) {
+      newest.ahead(clients);
+      stops.ahead(clients);
+    }
   }
 
   @Override
   @Transactional(readOnly = true)
   public Map<String, Standing> standings(UUID clientId) {
     Map<String, Standing> all = new HashMap<>();
-    for (VerdictRow v : store.standing(clientId, studios.today().minusDays(Reckoner.WINDOW))) {
+    for (VerdictRow v : newest.of(clientId)) {
       all.put(
           v.familyId, json.read(Objects.requireNonNull(v.outcome), Standing.class).of(v.onDate));
     }
     // a stop holds at once, and until a recorded word ends it: no later verdict opens the family
-    for (VerdictRow v : store.stops(clientId)) {
+    for (VerdictRow v : stops.of(clientId)) {
       all.put(
           v.familyId,
           new Standing(

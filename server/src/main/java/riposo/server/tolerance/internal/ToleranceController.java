@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Heavy;
 import riposo.server.platform.IfMatch;
 
 /** Tolerance over time over HTTP: verdicts per family, decided by the professional. */
@@ -25,6 +26,7 @@ class ToleranceController {
   }
 
   /** A client's tolerance over so many weeks up to today, or all of it. */
+  @Heavy
   @GetMapping("/clients/{clientId}/tolerance")
   ToleranceViews.ToleranceView show(
       @PathVariable UUID clientId,
@@ -33,6 +35,7 @@ class ToleranceController {
   }
 
   /** One family of it large. */
+  @Heavy
   @GetMapping("/clients/{clientId}/tolerance/{familyId}")
   FamilyViews.FamilyView family(
       @PathVariable UUID clientId,

@@ -6,6 +6,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -54,6 +55,10 @@ class VerdictRow extends Owned {
 
   @Nullable String reason;
 
+  /** The family, where it leaves a standing; the database tells. */
+  @Column(name = "leaves_id", insertable = false, updatable = false)
+  @Nullable String leavesId;
+
   /** The kind of change that was taken; null while undecided and in older rows. */
   @Enumerated(EnumType.STRING)
   @JdbcTypeCode(SqlTypes.VARCHAR)
@@ -93,6 +98,11 @@ class VerdictRow extends Owned {
   }
 
   /** Whether one is of a later run than another. */
+  /** Whether it is of one of these days of its family. */
+  boolean isOf(List<VerdictStore.FamilyDay> days) {
+    return days.contains(new VerdictStore.FamilyDay(familyId, onDate));
+  }
+
   static boolean after(VerdictRow a, VerdictRow b) {
     return !a.id.equals(b.id)
         && (a.onDate.isAfter(b.onDate)

@@ -2,9 +2,13 @@ package riposo.server.tolerance.internal;
 
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.Query;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.VerdictStatus;
@@ -16,21 +20,64 @@ interface VerdictStore extends Store<VerdictRow> {
 
   List<VerdictRow> findByRunIdAndClientIdOrderByFamilyId(UUID run, UUID client);
 
-  /** The newest from a day on of each family that leaves a standing. */
-  @Query(
-      "from FamilyVerdict v where v.id in (select t.id from (select w.id as id, row_number() over"
-          + " (partition by w.familyId order by w.onDate desc, w.createdAt desc) as place"
-          + " from FamilyVerdict w where w.clientId = :client and w.outcome is not null"
-          + " and w.onDate >= :since) t where t.place = 1)")
-  List<VerdictRow> newestOutcomes(UUID client, LocalDate since);
+  List<VerdictRow> findByRunIdInOrderByFamilyId(Collection<UUID> runs);
 
-  /** The newest verdict from a day on of each family. */
+  /** Those of the newest day of each family of each client that leave a standing. */
   @Query(
-      "from FamilyVerdict v where v.id in (select t.id from (select w.id as id, row_number() over"
-          + " (partition by w.familyId order by w.onDate desc, w.createdAt desc) as place"
-          + " from FamilyVerdict w where w.clientId = :client and w.onDate >= :since) t"
-          + " where t.place = 1)")
-  List<VerdictRow> newest(UUID client, LocalDate since);
+      "select v from FamilyVerdict v join (select w.clientId as client, w.leavesId as family, max(w.onDate) as day"
+          + " from FamilyVerdict w where w.clientId in :clients"
+          + " group by w.studioId, w.clientId, w.leavesId) t"
+          + " on v.clientId = t.client and v.leavesId = t.family and v.onDate = t.day"
+          + " order by v.onDate, v.createdAt")
+  List<VerdictRow> ofTheNewestDayThatLeave(Collection<UUID> clients);
+
+  /** The newest of each family of each client that leaves a standing. */
+  default List<VerdictRow> standing(Collection<UUID> clients) {
+    if (clients.size() > 1) {
+      return last(ofTheNewestDayThatLeave(clients));
+    }
+    UUID client = clients.iterator().next();
+    List<FamilyDay> days = daysThatLeave(client);
+    return last(of(client, days).stream().filter(v -> v.outcome != null && v.isOf(days)).toList());
+  }
+
+  /** The newest day of a family. */
+  record FamilyDay(@Nullable String family, LocalDate day) {}
+
+  @Query(
+      "select new riposo.server.tolerance.internal.VerdictStore$FamilyDay(w.leavesId, max(w.onDate))"
+          + " from FamilyVerdict w where w.clientId = :client"
+          + " group by w.studioId, w.clientId, w.leavesId")
+  List<FamilyDay> daysThatLeave(UUID client);
+
+  @Query(
+      "select new riposo.server.tolerance.internal.VerdictStore$FamilyDay(w.familyId, max(w.onDate))"
+          + " from FamilyVerdict w where w.clientId = :client"
+          + " group by w.studioId, w.clientId, w.familyId")
+  List<FamilyDay> days(UUID client);
+
+  List<VerdictRow> findByClientIdAndOnDateInOrderByOnDateAscCreatedAtAsc(
+      UUID client, Collection<LocalDate> days);
+
+  private List<VerdictRow> of(UUID client, List<FamilyDay> days) {
+    return days.isEmpty()
+        ? List.of()
+        : findByClientIdAndOnDateInOrderByOnDateAscCreatedAtAsc(
+            client, days.stream().map(FamilyDay::day).distinct().toList());
+  }
+
+  /** The newest verdict of each family. */
+  default List<VerdictRow> newest(UUID client) {
+    List<FamilyDay> days = days(client);
+    return last(of(client, days).stream().filter(v -> v.isOf(days)).toList());
+  }
+
+  /** Of each client and family the last. */
+  private static List<VerdictRow> last(List<VerdictRow> inOrder) {
+    Map<Object, VerdictRow> last = new LinkedHashMap<>();
+    inOrder.forEach(v -> last.put(Map.entry(v.clientId, v.familyId), v));
+    return List.copyOf(last.values());
+  }
 
   /** A change that was decided after a run and is no weight and no rung. */
   record Taken(String familyId, UUID runId, Change.Kind kind) {}
@@ -51,26 +98,40 @@ interface VerdictStore extends Store<VerdictRow> {
           + " and v.taken in :kinds")
   List<Taken> taken(UUID client, LocalDate since, Collection<Change.Kind> kinds);
 
-  @Query("select distinct v.familyId from FamilyVerdict v where v.clientId = :client")
-  List<String> families(UUID client);
-
-  /** The newest that leaves a standing, of every family: of late first, as years are long. */
-  default List<VerdictRow> standing(UUID client, LocalDate late) {
-    List<VerdictRow> found = newestOutcomes(client, late);
-    return found.size() == families(client).size()
-        ? found
-        : newestOutcomes(client, LocalDate.EPOCH);
-  }
-
   List<VerdictRow> findByClientIdAndOnDateGreaterThanEqual(UUID client, LocalDate since);
 
   List<VerdictRow> findByClientIdAndStatusIn(UUID client, List<VerdictStatus> states);
 
-  /** Stops and refers that stand, decided or not, in time order. */
   @Query(
       "from FamilyVerdict v where v.clientId = :client and (v.verdict = STOP_AND_REFER and v.status = WAITING"
-          + " or v.decided = STOP_AND_REFER and v.status <> ENDED) order by v.onDate, v.createdAt")
-  List<VerdictRow> stops(UUID client);
+          + " or v.decided = STOP_AND_REFER and v.status <> ENDED)")
+  List<VerdictRow> stopsOf(UUID client);
+
+  @Query("from FamilyVerdict v where v.verdict = STOP_AND_REFER and v.status = WAITING")
+  List<VerdictRow> stopsWaiting();
+
+  @Query("from FamilyVerdict v where v.decided = STOP_AND_REFER and v.status <> ENDED")
+  List<VerdictRow> stopsDecided();
+
+  /**
+   * Stops and refers that stand, decided or not, in time order. They are few: those of many clients
+   * are picked from all.
+   */
+  default List<VerdictRow> stops(Collection<UUID> clients) {
+    Stream<VerdictRow> found =
+        clients.size() == 1
+            ? stopsOf(clients.iterator().next()).stream()
+            : Stream.concat(stopsWaiting().stream(), stopsDecided().stream())
+                .distinct()
+                .filter(v -> clients.contains(v.clientId));
+    return found
+        .sorted(Comparator.comparing((VerdictRow v) -> v.onDate).thenComparing(v -> v.createdAt))
+        .toList();
+  }
+
+  default List<VerdictRow> stops(UUID client) {
+    return stops(List.of(client));
+  }
 
   /** How many verdicts wait, a client a row, those with a stop first. */
   @Query(

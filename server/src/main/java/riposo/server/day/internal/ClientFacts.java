@@ -1,0 +1,197 @@
+package riposo.server.day.internal;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import riposo.core.limit.Limit;
+import riposo.core.run.StartGate;
+import riposo.core.screening.Outcome;
+import riposo.core.wording.Wording;
+import riposo.server.client.Clients;
+import riposo.server.limit.Limits;
+import riposo.server.platform.ReadAhead;
+import riposo.server.platform.Stamped;
+import riposo.server.platform.Stamps;
+import riposo.server.review.Reviews;
+import riposo.server.screening.Readiness;
+
+/**
+ * What the lists tell of each client, worked out anew for those of whom something changed since.
+ * Only shown: a start asks for itself.
+ */
+@Component
+@Transactional(readOnly = true)
+class ClientFacts {
+  /**
+   * A client at a glance.
+   *
+   * @param outcome where the client stands; null when not screened
+   * @param closed why the client may not train; null when nothing stands in the way
+   * @param because the reasons of the outcome, the worst first; empty when it is ready
+   * @param apart not started with a group
+   * @param conditions as the newest screening found them, and of the record
+   * @param waits what waits of the client alone: screening, clearances, limits, reviews of limits
+   * @param review the client's review, where it is due or open
+   */
+  record Fact(
+      UUID id,
+      String name,
+      int age,
+      @Nullable String facts,
+      @Nullable String goal,
+      @Nullable LocalDate archivedOn,
+      @Nullable Outcome outcome,
+      StartGate.@Nullable Closed closed,
+      List<String> because,
+      boolean apart,
+      List<String> conditions,
+      List<Waits.WaitView> waits,
+      Reviews.@Nullable Due review) {}
+
+  private record Under(long stamp, LocalDate day) {}
+
+  private final Stamped<UUID, Under, Fact> known = new Stamped<>(50_000);
+  private final Stamps stamps;
+  private final ReadAhead ahead;
+  private final Clients clients;
+  private final Readiness readiness;
+  private final Limits limits;
+  private final Reviews reviews;
+
+  ClientFacts(
+      Stamps stamps,
+      ReadAhead ahead,
+      Clients clients,
+      Readiness readiness,
+      Limits limits,
+      Reviews reviews) {
+    this.stamps = stamps;
+    this.ahead = ahead;
+    this.clients = clients;
+    this.readiness = readiness;
+    this.limits = limits;
+    this.reviews = reviews;
+  }
+
+  /** Everybody in use by id, those put away too where asked. */
+  Map<UUID, Fact> all(LocalDate day, boolean archived) {
+    Map<UUID, Long> now = stamps.clients(archived);
+    Map<UUID, Fact> all = new HashMap<>();
+    List<UUID> missing = new ArrayList<>();
+    now.forEach(
+        (id, stamp) -> {
+          Fact f = known.get(id, new Under(stamp, day));
+          if (f == null) {
+            missing.add(id);
+          } else {
+            all.put(id, f);
+          }
+        });
+    if (!missing.isEmpty()) {
+      ahead.of(missing, ReadAhead.For.STANDING);
+      Map<UUID, Reviews.Due> due =
+          reviews.due(missing, day).stream()
+              .collect(Collectors.toMap(Reviews.Due::clientId, d -> d, (a, b) -> a));
+      for (UUID id : missing) {
+        Fact f = fact(clients.require(id), due.get(id), day);
+        all.put(id, f);
+        known.put(id, new Under(now.getOrDefault(id, 0L), day), f);
+      }
+    }
+    return all;
+  }
+
+  private Fact fact(Clients.Client c, Reviews.@Nullable Due review, LocalDate day) {
+    Readiness.ClientStanding s = readiness.of(c.id());
+    boolean active = c.archivedOn() == null;
+    return new Fact(
+        c.id(),
+        c.name(),
+        c.age(),
+        c.facts(),
+        c.goal(),
+        c.archivedOn(),
+        s.outcome(),
+        s.closed(),
+        because(s),
+        c.inactive(day) != null || StartGate.withGroup(s.who()) != null,
+        Stream.concat(s.conditions().stream(), c.record().conditions().stream().map(x -> x.name()))
+            .distinct()
+            .toList(),
+        active ? waits(c, s, day) : List.of(),
+        active ? review : null);
+  }
+
+  /** The reasons of the worst outcome, and what else stands in the way. */
+  private static List<String> because(Readiness.ClientStanding s) {
+    List<String> all = new ArrayList<>();
+    if (s.outcome() == Outcome.ASK_FIRST || s.outcome() == Outcome.CLEARANCE_ONLY) {
+      all.addAll(StartGate.worst(s.findings()));
+    }
+    StartGate.Closed closed = s.closed();
+    if (closed != null) {
+      closed.why().stream().filter(w -> !all.contains(w)).forEach(all::add);
+    }
+    return all;
+  }
+
+  private List<Waits.WaitView> waits(Clients.Client c, Readiness.ClientStanding s, LocalDate day) {
+    List<Waits.WaitView> waits = new ArrayList<>();
+    if (s.outcome() == null) {
+      waits.add(new Waits.WaitView("SCREENING", c.id(), c.name(), "not screened yet", null));
+    } else if (s.outcome() == Outcome.CLEARANCE_ONLY || s.outcome() == Outcome.ASK_FIRST) {
+      waits.add(
+          new Waits.WaitView(
+              "CLEARANCE",
+              c.id(),
+              c.name(),
+              (s.outcome() == Outcome.ASK_FIRST ? "ask first: " : "clearance only: ")
+                  + StartGate.worst(s.findings()).get(0),
+              null));
+    }
+    if (s.undecided() > 0) {
+      waits.add(
+          new Waits.WaitView(
+              "LIMITS",
+              c.id(),
+              c.name(),
+              Wording.counted(s.undecided(), "proposed limit", "proposed limits") + " to decide",
+              null));
+    }
+    for (Readiness.Ending e : readiness.ending(c.id())) {
+      waits.add(
+          new Waits.WaitView(
+              "ENDING",
+              c.id(),
+              c.name(),
+              "clearance of "
+                  + e.from()
+                  + (e.validUntil().equals(day)
+                      ? " ends today"
+                      : " ends on " + Wording.day(e.validUntil())),
+              null));
+    }
+    List<Limit> all = limits.of(c.id());
+    long due = all.stream().filter(l -> l.reviewDueOn(day)).count();
+    if (due > 0) {
+      waits.add(
+          new Waits.WaitView(
+              "REVIEW",
+              c.id(),
+              c.name(),
+              due == 1
+                  ? "1 firm limit past its date: review due, still on"
+                  : due + " firm limits past their dates: review due, still on",
+              null));
+    }
+    return List.copyOf(waits);
+  }
+}

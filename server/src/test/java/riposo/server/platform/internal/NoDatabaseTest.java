@@ -1,0 +1,93 @@
+package riposo.server.platform.internal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import java.sql.SQLException;
+import java.sql.SQLNonTransientConnectionException;
+import java.sql.SQLTransientConnectionException;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.http.ResponseEntity;
+import org.springframework.mock.web.MockHttpServletRequest;
+import org.springframework.mock.web.MockHttpServletResponse;
+
+class NoDatabaseTest {
+  private static final FilterChain FINE = (req, res) -> res.getWriter().write("fine");
+
+  private static FilterChain failing(Exception e) {
+    return (req, res) -> {
+      res.getWriter().write("half an answer");
+      if (e instanceof RuntimeException r) {
+        throw r;
+      }
+      throw new ServletException(e);
+    };
+  }
+
+  static Stream<Exception> gone() {
+    return Stream.of(
+        new IllegalStateException(new SQLTransientConnectionException("none came in time")),
+        new SQLNonTransientConnectionException("closed", "08000"),
+        new IllegalStateException(
+            "outer", new RuntimeException(new SQLException("broken", "08S01"))));
+  }
+
+  @ParameterizedTest
+  @MethodSource("gone")
+  void whateverTheRouteItSaysThatTheRecordsCannotBeReachedAndWhenToComeAgain(Exception e)
+      throws Exception {
+    MockHttpServletResponse answer = new MockHttpServletResponse();
+    new NoDatabase().doFilter(new MockHttpServletRequest("GET", "/api/day"), answer, failing(e));
+    assertThat(answer.getStatus()).isEqualTo(503);
+    assertThat(answer.getHeader("Retry-After")).isEqualTo("3");
+    assertThat(answer.getContentType()).startsWith("application/problem+json");
+    assertThat(answer.getContentAsString())
+        .contains("\"code\":\"no-database\"")
+        .contains("nothing was saved")
+        .doesNotContain("half an answer");
+  }
+
+  @ParameterizedTest
+  @MethodSource("gone")
+  void behindARouteItIsTheSameProblem(Exception e) throws Exception {
+    ResponseEntity<?> answer =
+        new ProblemAdvice().other(e, new MockHttpServletRequest("GET", "/api/day"));
+    assertThat(answer.getStatusCode().value()).isEqualTo(503);
+    assertThat(String.valueOf(answer.getBody())).contains("no-database");
+  }
+
+  @Test
+  void aStatementThatWasGivenUpIsNoBrokenServer() throws Exception {
+    ResponseEntity<?> answer =
+        new ProblemAdvice()
+            .other(
+                new IllegalStateException(
+                    new SQLException("max_statement_time exceeded", "70100", 1969)),
+                new MockHttpServletRequest("GET", "/api/day"));
+    assertThat(answer.getStatusCode().value()).isEqualTo(503);
+    assertThat(String.valueOf(answer.getBody())).contains("too-slow");
+  }
+
+  @Test
+  void nothingElseIsCalledThatAndAnAnswerPassesUntouched() throws Exception {
+    MockHttpServletResponse answer = new MockHttpServletResponse();
+    new NoDatabase().doFilter(new MockHttpServletRequest(), answer, FINE);
+    assertThat(answer.getContentAsString()).isEqualTo("fine");
+    Exception other = new IllegalStateException(new SQLException("bad grammar", "42000", 1064));
+    assertThat(NoDatabase.in(other)).isFalse();
+    assertThat(NoDatabase.tooSlow(other)).isFalse();
+    assertThatThrownBy(
+            () ->
+                new NoDatabase()
+                    .doFilter(
+                        new MockHttpServletRequest(),
+                        new MockHttpServletResponse(),
+                        failing(other)))
+        .isSameAs(other);
+  }
+}
