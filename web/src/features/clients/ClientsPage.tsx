@@ -77,9 +77,12 @@ export function ClientsPage() {
             }}
           />
         </form>
-        <label className="flex items-center gap-2">
-          <span className="text-soft">waits</span>
+        <span className="flex items-center gap-2">
+          <label htmlFor="list-waits" className="text-soft">
+            waits
+          </label>
           <select
+            id="list-waits"
             className="!w-auto"
             value={asked.waits ?? ''}
             onChange={(e) => set('waits', e.target.value)}
@@ -93,10 +96,13 @@ export function ClientsPage() {
                 </option>
               ))}
           </select>
-        </label>
-        <label className="flex items-center gap-2">
-          <span className="text-soft">comes</span>
+        </span>
+        <span className="flex items-center gap-2">
+          <label htmlFor="list-comes" className="text-soft">
+            comes
+          </label>
           <select
+            id="list-comes"
             className="!w-auto"
             value={asked.coming ?? ''}
             onChange={(e) => set('coming', e.target.value)}
@@ -106,10 +112,13 @@ export function ClientsPage() {
             <option value="WEEK">within 7 days</option>
             <option value="NOTHING">nothing set</option>
           </select>
-        </label>
-        <label className="flex items-center gap-2">
-          <span className="text-soft">by</span>
+        </span>
+        <span className="flex items-center gap-2">
+          <label htmlFor="list-by" className="text-soft">
+            by
+          </label>
           <select
+            id="list-by"
             className="!w-auto"
             value={asked.order ?? 'NAME'}
             onChange={(e) => set('order', e.target.value === 'NAME' ? '' : e.target.value)}
@@ -117,7 +126,7 @@ export function ClientsPage() {
             <option value="NAME">name</option>
             <option value="NEXT">next session</option>
           </select>
-        </label>
+        </span>
         <label className="flex min-h-[42px] items-center gap-2">
           <input
             type="checkbox"

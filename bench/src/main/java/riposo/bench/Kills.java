@@ -118,7 +118,7 @@ public final class Kills {
             .redirectErrorStream(true)
             .redirectOutput(ProcessBuilder.Redirect.appendTo(words))
             .start();
-    for (int i = 0; i < 1200; i++) {
+    for (int i = 0; i < 3000; i++) {
       if (desk.up()) {
         return p;
       }
@@ -128,7 +128,7 @@ public final class Kills {
       Thread.sleep(100);
     }
     p.destroyForcibly();
-    throw new IOException("no server within two minutes");
+    throw new IOException("no server within five minutes");
   }
 
   /** Sends what waits of a device, then new events, until the server is gone. */

@@ -18,6 +18,11 @@ record Source(String file, JsonNode node, Lines lines) {
     JsonNode node;
     Lines lines;
     try {
+      Problem broken = YamlBounds.broken(file, text);
+      if (broken != null) {
+        problems.add(broken);
+        return null;
+      }
       node = YAML.readTree(text);
       lines = Lines.of(text);
     } catch (JacksonException e) {

@@ -167,6 +167,68 @@ class ClientApiTest extends ApiDesk {
     assertThat(away.path("waits")).isEmpty();
   }
 
+  @Test
+  void theListIsFoundInByWordsByWhatWaitsAndByWhoComesAndIsReadPageByPage() throws Exception {
+    UUID plan = post("/plans", PLAN).id();
+    UUID first = null;
+    for (int i = 0; i < 7; i++) {
+      UUID id = post("/clients", client("Zoë Åkesson" + i, "1960-01-01")).id();
+      first = first == null ? id : first;
+    }
+    UUID knee = screened("joint.any", "yes", "knee.pain", "yes");
+    post("/appointments", session(knee, plan, today, "23:50"));
+    post("/appointments", session(first, plan, today.plusDays(3), "09:00"));
+
+    assertThat(found("?find=akesson").path("total").asInt()).isEqualTo(7);
+    assertThat(found("?find=AKESSON5").path("total").asInt()).isEqualTo(1);
+    assertThat(found("?find=knee").path("lines").get(0).path("id").asString())
+        .isEqualTo(knee.toString());
+    assertThat(found("?waits=SCREENING").path("total").asInt()).isEqualTo(7);
+    assertThat(found("?waits=SCREENING&find=knee").path("total").asInt()).isZero();
+    assertThat(found("").path("waiting").path("SCREENING").asInt()).isEqualTo(7);
+    assertThat(found("?coming=TODAY").path("total").asInt()).isEqualTo(1);
+    assertThat(found("?coming=WEEK").path("total").asInt()).isEqualTo(2);
+    assertThat(found("?coming=NOTHING").path("total").asInt()).isEqualTo(6);
+    JsonNode next = found("?order=NEXT").path("lines");
+    assertThat(next.get(0).path("id").asString()).isEqualTo(knee.toString());
+    assertThat(next.get(1).path("id").asString()).isEqualTo(first.toString());
+
+    List<String> names = new ArrayList<>();
+    for (int page = 0; page < 3; page++) {
+      JsonNode p = found("?size=3&page=" + page);
+      assertThat(p.path("pages").asInt()).isEqualTo(3);
+      assertThat(p.path("all").asInt()).isEqualTo(8);
+      p.path("lines").forEach(l -> names.add(l.path("name").asString()));
+    }
+    assertThat(names).hasSize(8).doesNotHaveDuplicates().isSorted();
+  }
+
+  @Test
+  void aListAskedForWhatCannotBeSaysWhatCan() throws Exception {
+    anyClient();
+    assertThat(get("/client-list?page=1").body().path("errors").get(0).path("detail").asString())
+        .isEqualTo("There is 1 page, from 0.");
+    for (String wrong :
+        List.of(
+            "page=-1",
+            "page=1000000",
+            "size=0",
+            "size=201",
+            "find=" + "x".repeat(10_240),
+            "waits=%3Cb%3E")) {
+      Answer a = get("/client-list?" + wrong);
+      assertThat(a.status()).as(wrong).isEqualTo(400);
+      assertThat(a.body().path("detail").asString()).as(wrong).isNotBlank();
+    }
+    assertThat(get("/client-list?coming=LATELY").status()).isEqualTo(404);
+  }
+
+  private JsonNode found(String query) throws Exception {
+    Answer a = get("/client-list" + query);
+    assertThat(a.status()).as(a.text()).isEqualTo(200);
+    return a.body();
+  }
+
   private JsonNode line(UUID id) throws Exception {
     return get("/client-list?size=200")
         .body()

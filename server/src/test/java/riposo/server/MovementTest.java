@@ -46,6 +46,28 @@ class MovementTest extends ApiDesk {
         .getResponse();
   }
 
+  /** 339 bytes that stand for more than any memory holds. */
+  @Test
+  void aFileOfAliasesIsRefusedWithItsLineBeforeAnythingIsMadeOfIt() throws Exception {
+    StringBuilder laughs = new StringBuilder("a: &a [x,x,x,x,x,x,x,x,x]\n");
+    for (char c = 'b'; c <= 'i'; c++) {
+      String before = "*" + (char) (c - 1);
+      laughs
+          .append(c)
+          .append(": &")
+          .append(c)
+          .append(" [")
+          .append(String.join(",", java.util.Collections.nCopies(9, before)))
+          .append("]\n");
+    }
+    for (String text : List.of(laughs.toString(), "[".repeat(2_000) + "]".repeat(2_000))) {
+      MockHttpServletResponse answer = send(me, text);
+      assertThat(answer.getStatus()).as(answer.getContentAsString()).isEqualTo(422);
+      assertThat(answer.getContentAsString(StandardCharsets.UTF_8))
+          .containsAnyOf("Anchors and aliases (& and *) are not read", "more than 32 deep");
+    }
+  }
+
   private JsonNode slot(String client, UUID plan, String key) throws Exception {
     return get(client + "/adapted/" + plan)
         .body()

@@ -9,6 +9,14 @@
  * riposo.server.platform.Json}, {@link riposo.server.platform.Pdf}, {@link
  * riposo.server.platform.Download}.
  *
+ * <p>At the size of a real practice: {@link riposo.server.platform.OncePerRead} works a thing out
+ * once in a read, {@link riposo.server.platform.RowsOf} and {@link
+ * riposo.server.platform.ReadAhead} read it for many clients with as many statements as for one,
+ * {@link riposo.server.platform.Stamps} tell whether anything of a client changed ({@link
+ * riposo.server.platform.StampedItself}, {@link riposo.server.platform.Unstamped}), {@link
+ * riposo.server.platform.Stamped} keeps what lists show as long as nothing did, {@link
+ * riposo.server.platform.Heavy} marks requests of which few are worked on at once.
+ *
  * <p>In each module a {@code …Controller} answers HTTP and opens no transaction, a {@code …Service}
  * or {@code …Views} opens it and knows nothing of HTTP; reads are read-only. Tests hold it.
  */
