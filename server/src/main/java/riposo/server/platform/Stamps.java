@@ -46,7 +46,8 @@ public class Stamps {
     clients.forEach(c -> all.put(c, 0L));
     all.put(studio, 0L);
     jdbc.sql(
-            "select client_id, stamp from client_stamp where studio_id = :studio and client_id in (:ids)")
+            Sql.LIST
+                + "select client_id, stamp from client_stamp where studio_id = :studio and client_id in (:ids)")
         .param("studio", studio.toString())
         .param("ids", all.keySet().stream().map(UUID::toString).toList())
         .query(

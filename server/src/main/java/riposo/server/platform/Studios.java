@@ -155,7 +155,11 @@ public class Studios {
     return ids.isEmpty()
         ? Set.of()
         : Set.copyOf(
-            jdbc.sql("select id from " + table + " where id in (:ids) and studio_id <> :studio")
+            jdbc.sql(
+                    Sql.LIST
+                        + "select id from "
+                        + table
+                        + " where id in (:ids) and studio_id <> :studio")
                 .param("ids", ids.stream().map(UUID::toString).toList())
                 .param("studio", StudioContext.current().toString())
                 .query((rs, n) -> UUID.fromString(rs.getString("id")))

@@ -25,6 +25,7 @@ import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.resource.PathResourceResolver;
+import riposo.server.platform.Sql;
 import riposo.server.platform.StudioContext;
 
 /** Clock, tenancy, the single page, and tight OpenAPI types. */
@@ -75,15 +76,11 @@ class PlatformConfig implements WebMvcConfigurer {
     return template;
   }
 
-  /**
-   * A list of ids is sent with its values. Where a statement is prepared by the server, how its
-   * parameters compare is settled before they are known, and a list of them is then looked for row
-   * by row and not by an index.
-   */
+  /** Statements with a list of ids are sent with their values. */
   @Bean
   HibernatePropertiesCustomizer lists() {
     org.hibernate.resource.jdbc.spi.StatementInspector byTheClient =
-        sql -> sql.contains(" in (?") ? "/*client prepare*/" + sql : sql;
+        sql -> sql.contains(" in (?") ? Sql.LIST + sql : sql;
     return p -> p.put(org.hibernate.cfg.AvailableSettings.STATEMENT_INSPECTOR, byTheClient);
   }
 

@@ -62,7 +62,7 @@ final class ScreeningStores {
     /** Those that stand and may have told of this sign. */
     @Query(
         "from TodayCheck c where c.clientId = :client and c.withdrawnOn is null"
-            + " and c.onDate >= :since and c.given like concat('%', :sign, '%')")
-    List<CheckRow> telling(UUID client, String sign, LocalDate since);
+            + " and c.given like concat('%', :sign, '%')")
+    List<CheckRow> telling(UUID client, String sign);
   }
 }

@@ -17,7 +17,6 @@ import org.springframework.transaction.annotation.Transactional;
 import riposo.core.limit.Axis;
 import riposo.core.limit.Caps;
 import riposo.core.limit.Side;
-import riposo.core.limit.WaySeen;
 import riposo.core.pulse.PulseGuide;
 import riposo.core.run.StopFor;
 import riposo.core.run.StopSign;
@@ -368,8 +367,7 @@ class StandingService implements Readiness, FloorEvents, ReadAhead.Part {
         ends.add(stop.day());
       }
     }
-    LocalDate seen = studios.today().minusMonths(WaySeen.MONTHS);
-    for (CheckRow c : checks.telling(clientId, TodayCheck.Sign.FALLEN.name(), seen)) {
+    for (CheckRow c : checks.telling(clientId, TodayCheck.Sign.FALLEN.name())) {
       if (json.read(c.given, TodayCheck.Given.class).signs().contains(TodayCheck.Sign.FALLEN)) {
         ends.add(c.onDate);
       }
