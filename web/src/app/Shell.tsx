@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Suspense, useEffect, useRef, useState, useSyncExternalStore } from 'react'
-import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { Link, NavLink, Outlet, useLocation, useNavigate, useNavigationType } from 'react-router'
 import { type S, http, told } from '../lib/api'
 import { stale } from '../lib/client'
 import { findMovements } from '../lib/find'
@@ -12,6 +12,7 @@ import { useOwnTitle } from '../lib/title'
 import { Dialog } from '../ui/Dialog'
 import { Failure } from '../ui/Failure'
 import { Loading } from '../ui/Loading'
+import { Waiting } from '../ui/Waiting'
 import { useOpenInView } from '../ui/useOpenInView'
 import { Broken } from './Broken'
 
@@ -75,9 +76,11 @@ export function Shell({ me }: { me: S['Me'] }) {
     window.addEventListener('online', deliver)
     return () => window.removeEventListener('online', deliver)
   }, [])
+  const way = useNavigationType()
   useEffect(() => {
-    window.scrollTo(0, 0)
-  }, [location.pathname])
+    // back goes back to where one was
+    if (way !== 'POP') window.scrollTo(0, 0)
+  }, [location.pathname, way])
   const row = useOpenInView(location.pathname)
   return (
     <div className="min-h-screen">
@@ -138,6 +141,7 @@ export function Shell({ me }: { me: S['Me'] }) {
       </header>
       <Stale />
       <Newer />
+      <Waiting />
       {left > 0 && (
         <div role="alert" className="mx-auto max-w-[1280px] px-4 pt-2 md:px-6">
           <p className="flex flex-wrap items-center gap-3 border-l-4 border-ochre bg-sheet px-3 py-1.5">

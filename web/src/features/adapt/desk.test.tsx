@@ -72,7 +72,7 @@ const pinned = slot({
 function desk(replies: Parameters<typeof server>[0] = {}, at = 'squat') {
   const api = server({
     'GET /api/plans': [{ id: 'p1', name: 'Steady', tags: [], timeline: TIMELINE }],
-    'GET /api/clients/c1/runs': [{ planId: 'p1' }],
+    'GET /api/clients/c1/runs': { lines: [{ planId: 'p1' }], total: 1, page: 0, pages: 1 },
     [`GET ${PATH}`]: view(slot()),
     [`POST ${PATH}/seen`]: {},
     'GET /api/clients/c1/plans/p1/needs': {
@@ -165,7 +165,7 @@ describe('the adapt desk', () => {
   })
 
   it('asks which plan where none was done and none is chosen', async () => {
-    const { api } = desk({ 'GET /api/clients/c1/runs': [] })
+    const { api } = desk({ 'GET /api/clients/c1/runs': { lines: [], total: 0, page: 0, pages: 1 } })
     expect(await screen.findByText('Which plan for Odile?')).toBeTruthy()
     expect(screen.getByRole('link', { name: /Steady/ }).getAttribute('href')).toBe('/clients/c1/plan/p1')
     expect(api.sent('GET', PATH)).toEqual([])

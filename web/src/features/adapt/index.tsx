@@ -28,7 +28,7 @@ export function AdaptPage() {
   if (plans.error ?? runs.error) return <Failure error={plans.error ?? runs.error} />
   if (!plans.data || !runs.data) return <Loading what="plans" />
   // the plan of the last session is the client's plan until another is chosen
-  const usual = plans.data.find((p) => p.id === runs.data[runs.data.length - 1]?.planId)?.id
+  const usual = plans.data.find((p) => p.id === runs.data.lines[0]?.planId)?.id
   const id = planId ?? usual
   const choice = <PlanChoice plans={plans.data} id={id} />
   if (!id) return <WhichPlan plans={plans.data} choice={choice} />

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Failure } from '../../ui/Failure'
 import { Loading } from '../../ui/Loading'
+import { Pages } from '../../ui/Pages'
 import { change, wanted } from './wanted'
 import { WAITING } from './waiting'
 
@@ -150,31 +151,14 @@ export function ClientsPage() {
         </p>
       ) : (
         <>
+          <Pages label="Pages" page={page} pages={pages} go={(to) => set('page', to > 0 ? `${to}` : '')}>
+            {known ? (narrowed ? `${total} of ${all} clients` : `${total} clients`) : 'looking …'}
+          </Pages>
           <ul className="border-t-2 border-ink" aria-label="Clients" aria-busy={!known}>
             {lines.map((c) => (
               <Row key={c.id} c={c} />
             ))}
           </ul>
-          <nav aria-label="Pages" className="flex flex-wrap items-center gap-3 py-3">
-            <span role="status" className="text-soft">
-              {known ? (narrowed ? `${total} of ${all} clients` : `${total} clients`) : 'looking …'}
-              {pages > 1 && `, page ${page + 1} of ${pages}`}
-            </span>
-            {pages > 1 && (
-              <>
-                <Button
-                  quiet
-                  disabled={page === 0}
-                  onClick={() => set('page', page > 1 ? `${page - 1}` : '')}
-                >
-                  Before
-                </Button>
-                <Button quiet disabled={page + 1 >= pages} onClick={() => set('page', `${page + 1}`)}>
-                  Next
-                </Button>
-              </>
-            )}
-          </nav>
         </>
       )}
       <Dialog open={adding} onOpenChange={setAdding} title="Add a client" wide leaves>

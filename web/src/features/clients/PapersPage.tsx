@@ -7,7 +7,7 @@ import * as z from 'zod/mini'
 import { ApiError, type S, http, told, given } from '../../lib/api'
 import { asked, numberOf, refused, whole } from '../../lib/form'
 import * as q from '../../lib/queries'
-import { day, fullDay, fileSize } from '../../lib/format'
+import { fullDay, fileSize } from '../../lib/format'
 import { useToday } from '../../lib/today'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
@@ -15,6 +15,7 @@ import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { FilePick } from '../../ui/FilePick'
 import { Loading } from '../../ui/Loading'
+import { Pages } from '../../ui/Pages'
 import { useClient } from './useClient'
 
 /** Clearances, letters and files; what happened; the export, archive and erasure; who saw and changed. */
@@ -342,6 +343,7 @@ function Keeping() {
     onSuccess: () => void q.changed(cache, 'client', client.id),
   })
   const erase = useMutation({
+    meta: { says: 'Erasing everything kept …' },
     mutationFn: () =>
       told(http.POST('/api/clients/{id}/erase', { params: { path: { id: client.id } }, body: { name } })),
     onSuccess: async () => {
@@ -403,18 +405,25 @@ const time = new Intl.DateTimeFormat('en-GB', {
 })
 
 function Trail({ clientId }: { clientId: string }) {
-  const audit = useQuery(q.papers.trail(clientId))
+  const [page, setPage] = useState(0)
+  const audit = useQuery(q.papers.trail(clientId, page))
   return (
     <section className="mt-8" aria-labelledby="trail">
       <h2 id="trail" className="mb-1 text-lg font-bold">
         Who saw and changed
       </h2>
+      {audit.data && (
+        <Pages label="Pages of who saw and changed" {...audit.data} go={setPage}>
+          {audit.isPlaceholderData ? 'looking …' : `${audit.data.total} entries, newest first`}
+        </Pages>
+      )}
       <ul
+        aria-busy={audit.isPlaceholderData}
         className="max-h-[480px] overflow-auto border-t-2 border-ink"
         tabIndex={0}
         aria-label="Who saw and changed, newest first"
       >
-        {audit.data?.map((a) => (
+        {audit.data?.lines.map((a) => (
           <li key={a.id} className="border-b border-line py-1.5 text-sm">
             <span className="text-soft">{time.format(new Date(a.at))}</span> {a.who} {a.action} {a.subject}
             {a.detail && <span className="text-soft">: {a.detail}</span>}
@@ -422,9 +431,6 @@ function Trail({ clientId }: { clientId: string }) {
         ))}
       </ul>
       <Failure error={audit.error} />
-      <p className="mt-1 text-[13px] text-soft">
-        newest first, the last 200 · since {day(audit.data?.at(-1)?.at ?? '2026-01-01')}
-      </p>
     </section>
   )
 }

@@ -125,8 +125,13 @@ export function KitPage() {
   )
 }
 
+/** So many are shown at once; the others are found by name. */
+const SHOWN = 50
+
 function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView'][] }) {
   const cache = useQueryClient()
+  const [find, setFind] = useState('')
+  const found = clients.filter((c) => c.name.toLocaleLowerCase().includes(find.trim().toLocaleLowerCase()))
   const place = useMutation({
     // one after the other, each on the version that the one before left
     scope: { id: 'place' },
@@ -148,8 +153,25 @@ function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView
       <h2 id="places" className="text-lg font-bold">
         Who trains where
       </h2>
+      {clients.length > SHOWN && (
+        <p className="flex flex-wrap items-center gap-3 py-2">
+          <input
+            type="search"
+            aria-label="Find who trains where by name"
+            placeholder="find by name"
+            className="!w-56"
+            value={find}
+            onChange={(e) => setFind(e.target.value)}
+          />
+          <span role="status" className="text-sm text-soft">
+            {found.length > SHOWN
+              ? `the first ${SHOWN} of ${found.length}`
+              : `${found.length} of ${clients.length}`}
+          </span>
+        </p>
+      )}
       <ul>
-        {clients.map((c) => (
+        {found.slice(0, SHOWN).map((c) => (
           <li
             key={c.id}
             className="grid items-center gap-2 border-b border-line py-1.5 sm:grid-cols-[200px_240px_1fr]"

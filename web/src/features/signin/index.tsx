@@ -54,7 +54,7 @@ export function SignInPage() {
         </Field>
         <Failure error={signIn.error} />
         <Button main type="submit" disabled={signIn.isPending} className="w-full">
-          Sign in
+          {signIn.isPending ? 'Signing in …' : 'Sign in'}
         </Button>
       </form>
     </main>

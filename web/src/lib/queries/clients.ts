@@ -45,6 +45,7 @@ export const clients = {
         ),
       retry: false,
     }),
+  /** the newest */
   runs: (id: string) =>
     queryOptions({
       queryKey: ofClient(id, 'runs'),
@@ -132,10 +133,12 @@ export const papers = {
       queryKey: ofClient(id, 'letter'),
       queryFn: () => told(http.GET('/api/clients/{clientId}/letter', clientIs(id))),
     }),
-  trail: (clientId: string) =>
+  /** pages from 0 */
+  trail: (clientId: string, page: number) =>
     queryOptions({
-      queryKey: ofClient(clientId, 'trail'),
-      queryFn: () => told(http.GET('/api/audit', { params: { query: { clientId } } })),
+      queryKey: ofClient(clientId, 'trail', `${page}`),
+      queryFn: () => told(http.GET('/api/audit', { params: { query: { clientId, page } } })),
+      placeholderData: keepPreviousData,
     }),
 }
 

@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query'
+import { keepPreviousData, queryOptions } from '@tanstack/react-query'
 import { http, told } from '../api'
 
 const ANEW = 60_000
@@ -20,6 +20,17 @@ export const studio = {
   rooms: () => queryOptions({ queryKey: ['rooms'], queryFn: () => told(http.GET('/api/rooms')) }),
   rules: () =>
     queryOptions({ queryKey: ['rules'], queryFn: () => told(http.GET('/api/rules')), staleTime: Infinity }),
-  outbox: () => queryOptions({ queryKey: ['outbox'], queryFn: () => told(http.GET('/api/outbox')) }),
-  audit: () => queryOptions({ queryKey: ['audit'], queryFn: () => told(http.GET('/api/audit')) }),
+  /** pages from 0; the one before stays until the next is there */
+  outbox: (page: number) =>
+    queryOptions({
+      queryKey: ['outbox', page],
+      queryFn: () => told(http.GET('/api/outbox', { params: { query: { page } } })),
+      placeholderData: keepPreviousData,
+    }),
+  audit: (page: number) =>
+    queryOptions({
+      queryKey: ['audit', page],
+      queryFn: () => told(http.GET('/api/audit', { params: { query: { page } } })),
+      placeholderData: keepPreviousData,
+    }),
 }

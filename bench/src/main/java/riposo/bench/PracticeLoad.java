@@ -126,6 +126,15 @@ public final class PracticeLoad {
           ceiling(fresh),
           ceiling(deep));
     }
+    if (only.isEmpty() || "crowd".contains(only)) {
+      Crowd crowd =
+          new Crowd(
+              base,
+              desks,
+              List.of("/calendar.ics", "/day", "/clients/" + deep.get(0) + "/tolerance"));
+      crowd.heavy();
+      crowd.guesses();
+    }
     if (only.isEmpty() || "writes".contains(only)) {
       closing();
       answering();

@@ -5,12 +5,25 @@ import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.TokenStreamLocation;
+import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A JSON document held to its schema before anything is made of it. */
 final class Document {
+  /** Reads no deeper than documents of the product are, by far. */
+  static final JsonMapper JSON =
+      JsonMapper.builder(
+              JsonFactory.builder()
+                  .streamReadConstraints(
+                      StreamReadConstraints.builder().maxNestingDepth(YamlBounds.DEPTH).build())
+                  .build())
+          .build();
+
   private final JsonMapper json;
   private final Schema schema;
   private final String unreadable;
@@ -34,19 +47,27 @@ final class Document {
    */
   JsonNode read(String text) {
     JsonNode node;
-    try {
-      node = json.readTree(text);
-    } catch (JacksonException e) {
-      throw problem("line " + e.getLocation().getLineNr() + ": " + e.getOriginalMessage());
-    }
     List<String> problems = new ArrayList<>();
-    schema
-        .validate(node)
-        .forEach(m -> problems.add(m.getInstanceLocation() + ": " + m.getMessage()));
+    try {
+      node = Plain.of(json.readTree(text), (at, words) -> problems.add(at + ": " + words));
+    } catch (JacksonException e) {
+      throw problem("line " + line(e) + ": " + e.getOriginalMessage());
+    }
+    if (problems.isEmpty()) {
+      schema
+          .validate(node)
+          .forEach(m -> problems.add(m.getInstanceLocation() + ": " + m.getMessage()));
+    }
     if (!problems.isEmpty()) {
       throw new CatalogueException(unreadable, problems);
     }
     return node;
+  }
+
+  /** The line a text cannot be read on; 1 where the reader does not know. */
+  static int line(JacksonException e) {
+    @Nullable TokenStreamLocation at = e.getLocation();
+    return at == null ? 1 : Math.max(1, at.getLineNr());
   }
 
   CatalogueException problem(String sentence) {

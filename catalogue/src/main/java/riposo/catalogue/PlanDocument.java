@@ -40,7 +40,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public record PlanDocument(
     String name, List<String> tags, @Nullable String note, SessionPlan plan) {
-  private static final JsonMapper JSON = JsonMapper.builder().build();
+  private static final JsonMapper JSON = Document.JSON;
   private static final int VERSION = 2;
   private static final Document DOCUMENT = new Document(JSON, schema(), "the plan cannot be read");
   private static final Document FIRST =

@@ -23,12 +23,18 @@ record Source(String file, JsonNode node, Lines lines) {
         problems.add(broken);
         return null;
       }
-      node = YAML.readTree(text);
-      lines = Lines.of(text);
+      Lines on = Lines.of(text);
+      int before = problems.size();
+      node =
+          Plain.of(
+              YAML.readTree(text),
+              (at, words) -> problems.add(new Problem(file, on.at(at), at, words)));
+      if (problems.size() > before) {
+        return null;
+      }
+      lines = on;
     } catch (JacksonException e) {
-      problems.add(
-          new Problem(
-              file, e.getLocation().getLineNr(), "", String.valueOf(e.getOriginalMessage())));
+      problems.add(new Problem(file, Document.line(e), "", String.valueOf(e.getOriginalMessage())));
       return null;
     } catch (YamlEngineException e) {
       problems.add(new Problem(file, 1, "", String.valueOf(e.getMessage())));

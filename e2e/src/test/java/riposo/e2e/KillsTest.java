@@ -15,6 +15,9 @@ import riposo.bench.Kills;
 /** The server is killed while two devices post: nothing acknowledged is lost, nothing is twice. */
 @Execution(ExecutionMode.CONCURRENT) // it waits for a server with data of its own
 class KillsTest {
+  private static final String OWNER = "owner@killed.example";
+  private static final String PASSWORD = "killed-again-and-again";
+
   @TempDir File dir;
 
   @Test
@@ -34,11 +37,12 @@ class KillsTest {
             System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
             "riposo.server.RiposoApplication",
             "--spring.datasource.url=" + database + "riposo_kills?createDatabaseIfNotExist=true",
-            "--riposo.demo=true",
+            "--riposo.first.email=" + OWNER,
+            "--riposo.first.password=" + PASSWORD,
             "--server.port=" + port);
     Kills.Outcome o =
         new Kills(command, "http://127.0.0.1:" + port, new File(dir, "server.log"))
-            .run("marit@lanternfield.example", "lantern-light", 5);
+            .run(OWNER, PASSWORD, 5);
     assertThat(o.kills()).isEqualTo(5);
     assertThat(o.acknowledged()).as("%s", o).isGreaterThan(20);
     assertThat(o.lost()).as("%s", o).isZero();

@@ -117,6 +117,7 @@ class MovementTest {
 
   @Test
   void movementsAreFoundByWhatTheyDoNotAskForAndOneIsBroughtInAndChosen() {
+    Studio.link(page, "Movements").waitFor(); // no key is heard before the page is there
     page.keyboard().press("g");
     page.keyboard().press("m");
     assertThat(

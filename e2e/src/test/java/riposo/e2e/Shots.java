@@ -132,6 +132,7 @@ class Shots {
         // who has a session open, or is asked for a reading, stays out of the picture
         boolean open =
             desk.get("/clients/" + p.path("clientId").asString() + "/runs")
+                .path("lines")
                 .valueStream()
                 .anyMatch(
                     r ->

@@ -11,6 +11,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.PlaywrightException;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
 import com.microsoft.playwright.options.ServiceWorkerPolicy;
@@ -37,8 +38,12 @@ import riposo.server.platform.Studios;
 
 /** One server with the demo data and one real browser, shared by the journeys of a run. */
 final class Studio {
-  /** The demo studio's own zone: its dates are counted there. */
-  static final java.time.ZoneId ZONE = java.time.ZoneId.of("Europe/Oslo");
+  /**
+   * The demo studio's zone here: its dates are counted there. The demo's own, or one two hours
+   * behind where midnight would come during the run: days told from the start would be others at
+   * its end.
+   */
+  static final java.time.ZoneId ZONE = zone();
 
   static final String STRANGER = "stranger@elsewhere.example";
 
@@ -71,7 +76,16 @@ final class Studio {
 
   private Studio() {}
 
+  private static java.time.ZoneId zone() {
+    java.time.ZoneId own = java.time.ZoneId.of("Europe/Oslo");
+    return java.time.LocalTime.now(own).isBefore(java.time.LocalTime.of(23, 0))
+        ? own
+        : java.time.ZoneId.of("Atlantic/Azores");
+  }
+
   private static ConfigurableApplicationContext serve() {
+    // how quick a page is is measured elsewhere
+    PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
     String base =
         Objects.requireNonNull(
             System.getenv("RIPOSO_TEST_DB_BASE"), "run the tests with ./riposo test");
@@ -81,6 +95,7 @@ final class Studio {
             RiposoApplication.class,
             "--spring.datasource.url=" + base + "riposo_e2e",
             "--riposo.demo=true",
+            "--riposo.demo.zone=" + ZONE,
             "--server.port=" + port,
             "--riposo.public-url=http://127.0.0.1:" + port);
     Studios studios = context.getBean(Studios.class);

@@ -7,7 +7,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -46,7 +48,7 @@ class ApiTest extends ApiDesk {
           """)
   void wrongInputIsNamedAtItsFieldAndNothingIsSaved(
       String path, String body, int status, String pointer) throws Exception {
-    int before = get("/audit").body().size();
+    int before = get("/audit").body().path("total").asInt();
     Answer a = post(path, body);
     assertThat(a.status()).as(a.text()).isEqualTo(status);
     assertThat(a.code()).isNotBlank();
@@ -55,7 +57,7 @@ class ApiTest extends ApiDesk {
     if (pointer != null) {
       assertThat(a.pointers()).as(a.text()).contains(pointer);
     }
-    assertThat(get("/audit").body().size()).isEqualTo(before);
+    assertThat(get("/audit").body().path("total").asInt()).isEqualTo(before);
   }
 
   @ParameterizedTest(name = "weeks={0}: {1}")
@@ -590,10 +592,43 @@ class ApiTest extends ApiDesk {
       Answer a = call(stranger, t[0], t[1], t.length > 2 ? t[2] : null, 0);
       assertThat(a.status()).as("%s %s: %s", t[0], t[1], a.text()).isEqualTo(404);
     }
-    for (String list : List.of("/clients", "/plans", "/audit", "/outbox")) {
+    for (String list : List.of("/clients", "/plans")) {
       assertThat(call(stranger, "GET", list, null, null).body().size()).as(list).isZero();
     }
+    for (String list : List.of("/audit", "/outbox")) {
+      JsonNode page = call(stranger, "GET", list, null, null).body();
+      assertThat(page.path("total").asInt(-1)).as(list).isZero();
+      assertThat(page.path("lines").size()).as(list).isZero();
+    }
     assertThat(call(stranger, "GET", "/day", null, null).body().path("waits").size()).isZero();
+  }
+
+  @Test
+  void theRecordOfChangesIsReadPageByPageAndEveryEntryOnce() throws Exception {
+    for (int i = 0; i < 55; i++) {
+      anyClient();
+    }
+    int total = get("/audit").body().path("total").asInt();
+    int pages = get("/audit").body().path("pages").asInt();
+    assertThat(pages).isEqualTo((total + 49) / 50).isGreaterThan(1);
+    List<String> ids = new ArrayList<>();
+    List<String> moments = new ArrayList<>();
+    for (int page = 0; page < pages; page++) {
+      JsonNode one = get("/audit?page=" + page).body();
+      assertThat(one.path("page").asInt()).isEqualTo(page);
+      one.path("lines")
+          .forEach(
+              e -> {
+                ids.add(e.path("id").asString());
+                moments.add(e.path("at").asString());
+              });
+    }
+    assertThat(ids).hasSize(total).doesNotHaveDuplicates();
+    assertThat(moments.stream().map(Instant::parse).toList())
+        .isSortedAccordingTo(java.util.Comparator.reverseOrder());
+    assertThat(get("/audit?page=" + pages).body().path("lines")).isEmpty();
+    assertThat(get("/audit?page=-1").status()).isEqualTo(400);
+    assertThat(get("/outbox?page=100001").status()).isEqualTo(400);
   }
 
   @Test

@@ -220,7 +220,7 @@ class ClientApiTest extends ApiDesk {
       assertThat(a.status()).as(wrong).isEqualTo(400);
       assertThat(a.body().path("detail").asString()).as(wrong).isNotBlank();
     }
-    assertThat(get("/client-list?coming=LATELY").status()).isEqualTo(404);
+    assertThat(get("/client-list?coming=LATELY").status()).isEqualTo(400);
   }
 
   private JsonNode found(String query) throws Exception {

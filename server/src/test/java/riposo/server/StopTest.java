@@ -151,6 +151,17 @@ class StopTest extends ApiDesk {
     assertThat(outcome()).isEqualTo("CLEARANCE_ONLY");
   }
 
+  @ParameterizedTest
+  @ValueSource(strings = {"null", "\"x\"", "{}", "1e400", "1795824710409.15"})
+  void noClockHoldsBackAStop(String clocks) throws Exception {
+    Answer a =
+        post(
+            "/runs/" + run + "/events",
+            "{\"clock\":%s,\"events\":[%s]}".formatted(clocks, stop(clock.millis(), "CHEST")));
+    assertThat(a.status()).as(a.text()).isEqualTo(200);
+    assertThat(outcome()).isEqualTo("CLEARANCE_ONLY");
+  }
+
   @Test
   void anIdThatAnotherStudioHoldsHoldsBackNothing() throws Exception {
     String stop = stop(clock.millis(), "CHEST");

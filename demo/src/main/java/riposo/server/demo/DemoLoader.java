@@ -15,6 +15,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -70,6 +71,7 @@ class DemoLoader implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
 
   private final DemoDocument demo = DemoDocument.read("/demo/lanternfield.yaml");
+  private final String zone;
   private final Studios studios;
   private final Clients clients;
   private final Readiness screening;
@@ -99,7 +101,9 @@ class DemoLoader implements ApplicationRunner {
       Groups groups,
       Diary diary,
       Reviews reviews,
-      PlatformTransactionManager transactions) {
+      PlatformTransactionManager transactions,
+      @Value("${riposo.demo.zone:}") String zone) {
+    this.zone = zone.isEmpty() ? demo.studio().zone() : zone;
     this.studios = studios;
     this.clients = clients;
     this.screening = screening;
@@ -122,14 +126,14 @@ class DemoLoader implements ApplicationRunner {
     if (studios.hasAccount(s.accounts().get(0).email())) {
       return;
     }
-    UUID studio = studios.create(s.name(), s.zone(), s.emergencyNumber());
+    UUID studio = studios.create(s.name(), zone, s.emergencyNumber());
     // The accounts come last: a load that is cut off leaves a studio nobody can sign in to.
     StudioContext.within(
         studio,
         s.accounts().get(0).name(),
         () -> {
-          studios.change(0, s.name(), s.zone(), s.emergencyNumber(), "KG", "MMOL", s.phone());
-          new Loading(LocalDate.ofInstant(studios.now(), ZoneId.of(s.zone()))).all();
+          studios.change(0, s.name(), zone, s.emergencyNumber(), "KG", "MMOL", s.phone());
+          new Loading(LocalDate.ofInstant(studios.now(), ZoneId.of(zone))).all();
           for (DemoDocument.AccountPart a : s.accounts()) {
             studios.addAccount(studio, a.email(), a.name(), s.password());
           }
@@ -456,7 +460,7 @@ class DemoLoader implements ApplicationRunner {
     }
 
     private Instant instant(Moment m) {
-      return day(m.day()).atTime(m.hour(), 0).atZone(ZoneId.of(demo.studio().zone())).toInstant();
+      return day(m.day()).atTime(m.hour(), 0).atZone(ZoneId.of(zone)).toInstant();
     }
 
     private void at(Moment m, Runnable work) {

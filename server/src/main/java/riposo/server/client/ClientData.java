@@ -8,7 +8,10 @@ public interface ClientData {
   /** The name of this part in the export. */
   String part();
 
-  /** Everything kept, as the API shows it. */
+  /**
+   * Everything kept, as the API shows it. What grows with the years is an {@link Iterable} that is
+   * read while it is written, one after the other, so that no memory has to hold it whole.
+   */
   Object export(UUID clientId);
 
   /** Deletes everything kept and returns the ids of what was deleted. */

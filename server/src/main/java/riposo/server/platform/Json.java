@@ -1,5 +1,6 @@
 package riposo.server.platform;
 
+import com.fasterxml.jackson.annotation.Nulls;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
@@ -17,6 +18,8 @@ public class Json {
             .rebuild()
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .enable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+            .changeDefaultNullHandling(n -> n.withContentNulls(Nulls.SET))
             .build();
   }
 

@@ -20,6 +20,7 @@ import org.thymeleaf.TemplateEngine;
 import org.thymeleaf.context.Context;
 import org.thymeleaf.templatemode.TemplateMode;
 import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
+import riposo.core.typed.PlainText;
 
 /** Printed pages: a template of print/ and its facts to a PDF, fonts inside. */
 @Component
@@ -98,7 +99,7 @@ public class Pdf {
       font(b, face, "bold", 700);
     }
     b.useSVGDrawer(new BatikSVGDrawer());
-    b.withHtmlContent(html, null);
+    b.withHtmlContent(PlainText.printable(html), null);
     b.toStream(out);
     try {
       b.run();

@@ -1,5 +1,6 @@
 package riposo.server.platform;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -14,6 +15,7 @@ public final class Problems extends RuntimeException {
   private final String code;
   private final transient List<Field> fields;
   private final transient Map<String, Object> more;
+  private int again;
 
   private Problems(
       HttpStatus status, String code, String detail, List<Field> fields, Map<String, Object> more) {
@@ -82,19 +84,35 @@ public final class Problems extends RuntimeException {
     return new Problems(HttpStatus.TOO_MANY_REQUESTS, "too-many", detail, List.of(), Map.of());
   }
 
+  /** 429 with when to come again. */
+  public static Problems tooMany(String detail, Duration wait) {
+    return tooMany(detail).again((int) Math.min(Integer.MAX_VALUE, wait.toSeconds() + 1));
+  }
+
+  private Problems again(int seconds) {
+    again = seconds;
+    return this;
+  }
+
+  /** Seconds after which it may be tried again; 0 where that is not told. */
+  public int again() {
+    return again;
+  }
+
   /** Seconds after which somebody who found the server busy comes again. */
   public static final int AGAIN_SECONDS = 3;
 
   /** 503: too many ask for much at once. */
   public static Problems busy() {
     return new Problems(
-        HttpStatus.SERVICE_UNAVAILABLE,
-        "busy",
-        "Many ask for much at this moment. Nothing was changed; try again in "
-            + AGAIN_SECONDS
-            + " seconds.",
-        List.of(),
-        Map.of());
+            HttpStatus.SERVICE_UNAVAILABLE,
+            "busy",
+            "Many ask for much at this moment. Nothing was changed; try again in "
+                + AGAIN_SECONDS
+                + " seconds.",
+            List.of(),
+            Map.of())
+        .again(AGAIN_SECONDS);
   }
 
   public static Problems unauthorized(String detail) {

@@ -8,7 +8,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 
 /**
  * What was worked out for a key under a stamp; asked under another stamp there is nothing. Keeps so
- * many at most, and none for longer than ten minutes after it was last asked for.
+ * many at most, and none for longer than a day after it was last asked for.
  *
  * @param <S> all that the answer rests on, such as the stamps of {@link Stamps} and the day
  */
@@ -19,7 +19,7 @@ public final class Stamped<K, S, V> {
 
   public Stamped(int most) {
     this.kept =
-        Caffeine.newBuilder().maximumSize(most).expireAfterAccess(Duration.ofMinutes(10)).build();
+        Caffeine.newBuilder().maximumSize(most).expireAfterAccess(Duration.ofDays(1)).build();
   }
 
   /** What is known under this stamp; null where nothing is, and in a transaction that may write. */

@@ -6,6 +6,8 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
@@ -166,9 +168,24 @@ public class Studios {
                 .list());
   }
 
+  /**
+   * An address as it is kept and compared, byte for byte: in small letters where it has plain ones
+   * alone; one with others stays as it is, so that no two become one.
+   */
+  public static String address(String typed) {
+    return typed.chars().allMatch(c -> c < 128) ? typed.toLowerCase(Locale.ROOT) : typed;
+  }
+
+  /** Every studio that somebody can sign in to. */
+  public List<UUID> ids() {
+    return jdbc.sql("select distinct studio_id from account order by studio_id")
+        .query((rs, n) -> UUID.fromString(rs.getString(1)))
+        .list();
+  }
+
   public boolean hasAccount(String email) {
     return jdbc.sql("select count(*) from account where email = ?")
-            .param(email)
+            .param(address(email))
             .query(Integer.class)
             .single()
         > 0;
@@ -196,7 +213,7 @@ public class Studios {
         .params(
             Owned.newId().toString(),
             studio.toString(),
-            email,
+            address(email),
             name,
             Objects.requireNonNull(passwords.encode(password)))
         .update();

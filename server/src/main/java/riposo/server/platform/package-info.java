@@ -17,6 +17,10 @@
  * riposo.server.platform.Stamped} keeps what lists show as long as nothing did, {@link
  * riposo.server.platform.Heavy} marks requests of which few are worked on at once.
  *
+ * <p>What is sent is read strictly, in bodies and addresses alike ({@code internal.Requests}), and
+ * stands in the log without being able to pass for an entry ({@code internal.Said}); who signs in,
+ * and how often it is tried, is {@code internal.SignIns} and {@code internal.SignInTries}.
+ *
  * <p>In each module a {@code …Controller} answers HTTP and opens no transaction, a {@code …Service}
  * or {@code …Views} opens it and knows nothing of HTTP; reads are read-only. Tests hold it.
  */

@@ -125,9 +125,6 @@ public interface Runs {
       boolean leftOpen,
       boolean closed) {}
 
-  /** All runs of a client in time order, in short. */
-  List<Summary> summaries(UUID clientId);
-
   /** The runs of these clients on a day, in time order. */
   List<Summary> on(Collection<UUID> clients, LocalDate day);
 

@@ -15,6 +15,8 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.repository.Repository;
 import riposo.server.checkin.CheckIns;
 import riposo.server.platform.Owned;
@@ -163,7 +165,7 @@ final class CheckInRows {
   }
 
   interface MessageStore extends Store<Message> {
-    List<Message> findTop200ByOrderByCreatedAtDesc();
+    Page<Message> findAllByOrderByCreatedAtDescIdDesc(Pageable page);
 
     List<Message> findByClientIdAndRunId(UUID clientId, UUID runId);
 

@@ -1,9 +1,12 @@
 package riposo.server.checkin.internal;
 
-import java.util.List;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Paged;
 
 /** What the mail stand-in kept, over HTTP. */
 @RestController
@@ -15,8 +18,17 @@ class OutboxController {
     this.mail = mail;
   }
 
+  /**
+   * A page of it, newest first.
+   *
+   * @param page from 0
+   */
   @GetMapping
-  List<OutboxMail.MessageView> all() {
-    return mail.all();
+  Paged<OutboxMail.MessageView> all(
+      @RequestParam(defaultValue = "0")
+          @Min(value = 0, message = "Pages are counted from 0.")
+          @Max(value = Paged.MOST_PAGES, message = "There are not that many pages.")
+          int page) {
+    return mail.all(page);
   }
 }

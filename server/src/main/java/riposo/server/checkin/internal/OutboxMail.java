@@ -1,12 +1,12 @@
 package riposo.server.checkin.internal;
 
 import java.time.Instant;
-import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.server.checkin.MailPort;
+import riposo.server.platform.Paged;
 import riposo.server.platform.Studios;
 
 /** The mail stand-in: keeps what a mail server would send. */
@@ -38,11 +38,11 @@ class OutboxMail implements MailPort {
     store.saveAndFlush(m);
   }
 
-  /** The last 200, newest first. */
+  /** A page of them, newest first. */
   @Transactional(readOnly = true)
-  List<MessageView> all() {
-    return store.findTop200ByOrderByCreatedAtDesc().stream()
-        .map(m -> new MessageView(m.id, m.createdAt, m.recipient, m.subject, m.body, m.link))
-        .toList();
+  Paged<MessageView> all(int page) {
+    return Paged.of(
+        store.findAllByOrderByCreatedAtDescIdDesc(Paged.ask(page)),
+        m -> new MessageView(m.id, m.createdAt, m.recipient, m.subject, m.body, m.link));
   }
 }

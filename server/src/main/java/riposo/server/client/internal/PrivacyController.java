@@ -1,7 +1,14 @@
 package riposo.server.client.internal;
 
 import jakarta.validation.Valid;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.UUID;
+import org.springframework.core.io.InputStreamResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -11,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Download;
 import riposo.server.platform.Heavy;
 
 /** Everything kept of a client, to take away or to erase, over HTTP. */
@@ -26,8 +34,23 @@ class PrivacyController {
   /** The full export, as a file. */
   @Heavy
   @GetMapping("/export")
-  ResponseEntity<PrivacyService.Export> export(@PathVariable UUID id) {
-    return service.export(id).answer();
+  ResponseEntity<Resource> export(@PathVariable UUID id) throws IOException {
+    service.exported(id);
+    // written whole before any of it is sent: half a file would be saved as one
+    Path file = Files.createTempFile("riposo-export", ".json");
+    try {
+      try (OutputStream out = Files.newOutputStream(file)) {
+        service.export(id, out);
+      }
+      return new Download<Resource>(
+              "riposo-client-" + id + ".json",
+              new InputStreamResource(
+                  Files.newInputStream(file, StandardOpenOption.DELETE_ON_CLOSE)))
+          .answer();
+    } catch (IOException | RuntimeException e) {
+      Files.deleteIfExists(file);
+      throw e;
+    }
   }
 
   /**

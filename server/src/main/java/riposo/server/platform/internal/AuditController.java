@@ -1,12 +1,14 @@
 package riposo.server.platform.internal;
 
-import java.util.List;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.Paged;
 
 /** The record of changes, newest first, over HTTP. */
 @RestController
@@ -18,9 +20,18 @@ class AuditController {
     this.service = service;
   }
 
-  /** The newest 200, of one client where one is named. */
+  /**
+   * A page of it, of one client where one is named.
+   *
+   * @param page from 0
+   */
   @GetMapping
-  List<AuditService.AuditView> newest(@RequestParam(required = false) @Nullable UUID clientId) {
-    return service.newest(clientId);
+  Paged<AuditService.AuditView> newest(
+      @RequestParam(required = false) @Nullable UUID clientId,
+      @RequestParam(defaultValue = "0")
+          @Min(value = 0, message = "Pages are counted from 0.")
+          @Max(value = Paged.MOST_PAGES, message = "There are not that many pages.")
+          int page) {
+    return service.newest(clientId, page);
   }
 }

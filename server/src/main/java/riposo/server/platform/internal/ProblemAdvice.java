@@ -3,6 +3,7 @@ package riposo.server.platform.internal;
 import jakarta.persistence.OptimisticLockException;
 import jakarta.persistence.PessimisticLockException;
 import jakarta.servlet.http.HttpServletRequest;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -23,12 +24,14 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import riposo.server.platform.Problems;
+import tools.jackson.core.exc.InputCoercionException;
 import tools.jackson.databind.DatabindException;
 
 /** Every failure as an RFC 9457 problem with a stable code; never a stack trace. */
@@ -52,7 +55,10 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     }
     e.more().forEach(p::setProperty);
     ResponseEntity.BodyBuilder answer = ResponseEntity.status(e.status());
-    return (e.status() == HttpStatus.SERVICE_UNAVAILABLE ? again(answer) : answer).body(p);
+    if (e.again() > 0) {
+      answer.header(HttpHeaders.RETRY_AFTER, String.valueOf(e.again()));
+    }
+    return answer.body(p);
   }
 
   private static ResponseEntity.BodyBuilder again(ResponseEntity.BodyBuilder answer) {
@@ -61,12 +67,15 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ResponseEntity<ProblemDetail> mismatch(MethodArgumentTypeMismatchException e) {
-    return ResponseEntity.status(HttpStatus.NOT_FOUND)
-        .body(
-            detail(
-                HttpStatus.NOT_FOUND,
-                "not-found",
-                "“" + e.getName() + "” is not a valid value here."));
+    Throwable why = e.getMostSpecificCause();
+    boolean place = e.getParameter().hasParameterAnnotation(PathVariable.class);
+    HttpStatus status = place ? HttpStatus.NOT_FOUND : HttpStatus.BAD_REQUEST;
+    String sentence =
+        LocalDate.class.equals(e.getRequiredType()) && why.getMessage() != null
+            ? "“" + e.getName() + "”: " + why.getMessage()
+            : "“" + e.getName() + "” is not a valid value here.";
+    return ResponseEntity.status(status)
+        .body(detail(status, place ? "not-found" : "invalid", sentence));
   }
 
   /** Two at once on the same rows: the one that came second, or that the database gave up. */
@@ -97,19 +106,11 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     if (e instanceof AccessDeniedException || e instanceof AuthenticationException) {
       throw e;
     }
-    if (NoDatabase.in(e)) {
-      LOG.warn("the database does not answer");
+    NoDatabase.Trouble trouble = NoDatabase.in(e);
+    if (trouble != null) {
+      LOG.warn("the database: {}", trouble);
       return again(ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE))
-          .body(detail(HttpStatus.SERVICE_UNAVAILABLE, "no-database", NoDatabase.SENTENCE));
-    }
-    if (NoDatabase.tooSlow(e)) {
-      LOG.warn("a statement took too long");
-      return again(ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE))
-          .body(
-              detail(
-                  HttpStatus.SERVICE_UNAVAILABLE,
-                  "too-slow",
-                  "This took too long and was given up. Nothing was changed; ask for less, or later."));
+          .body(detail(HttpStatus.SERVICE_UNAVAILABLE, trouble.code, trouble.sentence));
     }
     LOG.error("unexpected failure at {} {}", request.getMethod(), request.getRequestURI(), e);
     return ResponseEntity.status(HttpStatus.INTERNAL_SERVER_ERROR)
@@ -171,7 +172,9 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
             detail(
                 HttpStatus.BAD_REQUEST,
                 "invalid",
-                wanted.isEmpty() ? "A value in the address is out of its range." : wanted + "."));
+                wanted.isEmpty()
+                    ? "A value in the address is out of its range."
+                    : wanted.endsWith(".") ? wanted : wanted + "."));
   }
 
   @Override
@@ -187,7 +190,10 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                   HttpStatus.CONTENT_TOO_LARGE, "too-large", BodyLimitFilter.TooLarge.sentence(e)));
     }
     String pointer = "";
-    String sentence = "The request is not readable.";
+    String sentence =
+        e.getCause() instanceof InputCoercionException
+            ? "A number here is larger than it can be."
+            : "The request is not readable.";
     if (e.getCause() instanceof DatabindException d) {
       StringBuilder path = new StringBuilder();
       d.getPath()

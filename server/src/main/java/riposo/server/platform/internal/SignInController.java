@@ -26,17 +26,22 @@ import riposo.server.platform.Problems;
 import riposo.server.platform.Professional;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
+import tools.jackson.databind.annotation.JsonDeserialize;
+import tools.jackson.databind.deser.jdk.StringDeserializer;
 
 /** Signing in and out, and who is signed in, over HTTP. */
 @RestController
 @RequestMapping(value = "/api", produces = "application/json")
 class SignInController {
-  /** An address and a password. */
+  /** An address and a password, as they were sent, byte for byte. */
   record SignIn(
       @NotBlank(message = "Give your e-mail address.")
           @Size(max = 190, message = "At most 190 characters.")
+          @JsonDeserialize(using = StringDeserializer.class)
           String email,
-      @NotBlank(message = "Give your password.") @Size(max = 72, message = "At most 72 characters.")
+      @NotBlank(message = "Give your password.")
+          @Size(max = 72, message = "At most 72 characters.")
+          @JsonDeserialize(using = StringDeserializer.class)
           String password) {}
 
   /** Who is signed in; empty when nobody is. */
@@ -64,9 +69,10 @@ class SignInController {
       @Valid @RequestBody SignIn body, HttpServletRequest request, HttpServletResponse response) {
     Authentication a;
     try {
-      a =
-          accounts.authenticate(
-              UsernamePasswordAuthenticationToken.unauthenticated(body.email(), body.password()));
+      UsernamePasswordAuthenticationToken claim =
+          UsernamePasswordAuthenticationToken.unauthenticated(body.email(), body.password());
+      claim.setDetails(request.getRemoteAddr());
+      a = accounts.authenticate(claim);
     } catch (AuthenticationException e) {
       throw Problems.unauthorized("Address and password do not match.");
     }

@@ -5,6 +5,8 @@ import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.Query;
 import riposo.server.platform.Store;
 import riposo.server.run.Runs;
@@ -13,6 +15,10 @@ interface PersonStore extends Store<PersonRow> {
   List<PersonRow> findByRunId(UUID runId);
 
   List<PersonRow> findByClientIdOrderByOnDateAscCreatedAtAsc(UUID clientId);
+
+  @Query(
+      "select p.runId from RunPerson p where p.clientId = :client order by p.onDate, p.createdAt")
+  List<UUID> runsOf(UUID client);
 
   /** The day of the newest run of a client; null when there is none. */
   @Query("select max(p.onDate) from RunPerson p where p.clientId = :client")
@@ -25,8 +31,10 @@ interface PersonStore extends Store<PersonRow> {
           + " case when p.effortAfter is null then false else true end)"
           + " from RunPerson p join Run r on r.id = p.runId ";
 
-  @Query(LINE + "where p.clientId = :client order by r.onDate, r.createdAt")
-  List<Runs.Summary> summaries(UUID client);
+  @Query(
+      value = LINE + "where p.clientId = :client order by p.onDate desc, p.createdAt desc",
+      countQuery = "select count(p) from RunPerson p where p.clientId = :client")
+  Page<Runs.Summary> newestFirst(UUID client, Pageable page);
 
   /** Runs of a client that are not ended. */
   @Query(

@@ -1,5 +1,7 @@
 package riposo.server.run.internal;
 
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
 import io.swagger.v3.oas.annotations.media.ArraySchema;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -18,11 +20,13 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.EventDocument;
 import riposo.core.run.AfterSymptom;
 import riposo.core.today.TodayCheck;
+import riposo.server.platform.Paged;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import tools.jackson.databind.JsonNode;
@@ -50,13 +54,24 @@ class RunController {
   /**
    * Events of a device, each as sent: they are read and answered one by one.
    *
-   * @param clock what the device's clock says at the sending, ms since 1970 UTC; null in older ones
+   * @param clock what the device's clock says at the sending, ms since 1970 UTC, as devices count
+   *     it, with fractions; null in older ones
    */
   record Events(
       @NotEmpty(message = "No events.")
+          @JsonSetter(contentNulls = Nulls.SET) // answered like the others: none holds back a stop
           @ArraySchema(schema = @Schema(implementation = EventDocument.class))
           List<JsonNode> events,
-      @Nullable Long clock) {}
+      @Schema(types = "number", format = "double") @Nullable JsonNode clock) {
+    /**
+     * In whole ms; null where it does not tell, or nothing that is a time: no stop waits for it.
+     */
+    @Nullable Long millis() {
+      return clock != null && clock.isNumber() && Double.isFinite(clock.doubleValue())
+          ? Math.round(clock.doubleValue())
+          : null;
+    }
+  }
 
   /**
    * Words after a run.
@@ -119,11 +134,20 @@ class RunController {
     return views.view(id);
   }
 
-  /** All runs of a client in time order, in short. */
+  /**
+   * A page of a client's runs in short, newest first.
+   *
+   * @param page from 0
+   */
   @GetMapping("/clients/{clientId}/runs")
-  List<Runs.Summary> of(@PathVariable UUID clientId) {
+  Paged<Runs.Summary> of(
+      @PathVariable UUID clientId,
+      @RequestParam(defaultValue = "0")
+          @Min(value = 0, message = "Pages are counted from 0.")
+          @Max(value = Paged.MOST_PAGES, message = "There are not that many pages.")
+          int page) {
     runs.endLeftOpen();
-    return runs.of(clientId);
+    return runs.of(clientId, page);
   }
 
   /**
@@ -132,7 +156,7 @@ class RunController {
    */
   @PostMapping("/runs/{id}/events")
   EventService.Kept events(@PathVariable UUID id, @Valid @RequestBody Events body) {
-    return events.events(id, body.events(), body.clock());
+    return events.events(id, body.events(), body.millis());
   }
 
   /** The events themselves, for a device that comes back. */

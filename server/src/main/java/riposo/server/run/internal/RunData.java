@@ -1,8 +1,10 @@
 package riposo.server.run.internal;
 
+import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import riposo.catalogue.EventDocument;
 import riposo.catalogue.RunDocument;
@@ -16,12 +18,16 @@ import tools.jackson.databind.JsonNode;
 /** What this module keeps of a client. */
 @Component
 class RunData implements ClientData {
+  /** After so many runs what was read of them is let go of. */
+  private static final int LET_GO = 50;
+
   private final RunStore store;
   private final PersonStore people;
   private final WithdrawalStore withdrawals;
   private final RunViews views;
   private final RunLog log;
   private final RunsOfBefore before;
+  private final EntityManager em;
   private final Json json;
 
   RunData(
@@ -31,6 +37,7 @@ class RunData implements ClientData {
       RunViews views,
       RunLog log,
       RunsOfBefore before,
+      EntityManager em,
       Json json) {
     this.store = store;
     this.people = people;
@@ -38,6 +45,7 @@ class RunData implements ClientData {
     this.views = views;
     this.log = log;
     this.before = before;
+    this.em = em;
     this.json = json;
   }
 
@@ -56,9 +64,18 @@ class RunData implements ClientData {
 
   @Override
   public Object export(UUID clientId) {
-    return people.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId).stream()
-        .map(p -> export(store.require(p.runId, "run"), clientId))
-        .toList();
+    List<UUID> runs = people.runsOf(clientId);
+    return (Iterable<RunExport>)
+        () ->
+            IntStream.range(0, runs.size())
+                .mapToObj(
+                    i -> {
+                      if (i % LET_GO == 0) {
+                        em.clear();
+                      }
+                      return export(store.require(runs.get(i), "run"), clientId);
+                    })
+                .iterator();
   }
 
   /** The run as this client had it: of a group nothing of the others. */

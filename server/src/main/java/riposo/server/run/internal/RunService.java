@@ -42,6 +42,7 @@ import riposo.server.client.Clients;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Owned;
+import riposo.server.platform.Paged;
 import riposo.server.platform.Problems;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
@@ -463,11 +464,13 @@ class RunService implements Runs {
     return log.state(row(id).sheet(), log.events(id));
   }
 
-  /** All runs of a client in time order, in short; a 404 problem where there is no such client. */
+  /**
+   * A page of a client's runs in short, newest first; a 404 problem where there is no such client.
+   */
   @Transactional(readOnly = true)
-  List<Summary> of(UUID clientId) {
+  Paged<Summary> of(UUID clientId, int page) {
     clients.require(clientId);
-    return summaries(clientId);
+    return Paged.of(people.newestFirst(clientId, Paged.ask(page)), s -> s);
   }
 
   /** The events of a run as documents, in the order they are folded. */
@@ -475,12 +478,6 @@ class RunService implements Runs {
   List<EventDocument> logged(UUID id) {
     require(id);
     return log.events(id).stream().map(EventDocument::of).toList();
-  }
-
-  @Override
-  @Transactional(readOnly = true)
-  public List<Summary> summaries(UUID clientId) {
-    return people.summaries(clientId);
   }
 
   @Override

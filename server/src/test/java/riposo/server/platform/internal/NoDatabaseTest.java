@@ -9,12 +9,14 @@ import java.sql.SQLException;
 import java.sql.SQLNonTransientConnectionException;
 import java.sql.SQLTransientConnectionException;
 import java.util.stream.Stream;
+import org.hibernate.TransactionException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.springframework.http.ResponseEntity;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.orm.jpa.JpaSystemException;
 
 class NoDatabaseTest {
   private static final FilterChain FINE = (req, res) -> res.getWriter().write("fine");
@@ -33,6 +35,10 @@ class NoDatabaseTest {
     return Stream.of(
         new IllegalStateException(new SQLTransientConnectionException("none came in time")),
         new SQLNonTransientConnectionException("closed", "08000"),
+        new JpaSystemException(
+            new TransactionException(
+                "Unable to rollback against JDBC Connection",
+                new SQLException("Connection is closed"))),
         new IllegalStateException(
             "outer", new RuntimeException(new SQLException("broken", "08S01"))));
   }
@@ -74,13 +80,40 @@ class NoDatabaseTest {
   }
 
   @Test
+  void goneWhileItWasSavedItDoesNotSayThatNothingWasSaved() {
+    assertThat(
+            NoDatabase.in(
+                new JpaSystemException(
+                    new TransactionException(
+                        "Unable to commit against JDBC Connection",
+                        new SQLNonTransientConnectionException("closed", "08000")))))
+        .isEqualTo(NoDatabase.Trouble.UNSURE);
+    assertThat(NoDatabase.Trouble.UNSURE.sentence).contains("not known whether");
+  }
+
+  @Test
+  void aPoolWhoseConnectionsAreAllInUseIsBusyAndNotGone() {
+    assertThat(
+            NoDatabase.in(
+                new SQLTransientConnectionException(
+                    "HikariPool-1 - Connection is not available, request timed out after 4000ms"
+                        + " (total=12, active=12, idle=0, waiting=3)")))
+        .isEqualTo(NoDatabase.Trouble.BUSY);
+    assertThat(
+            NoDatabase.in(
+                new SQLTransientConnectionException(
+                    "HikariPool-1 - Connection is not available, request timed out after 4000ms"
+                        + " (total=0, active=0, idle=0, waiting=3)")))
+        .isEqualTo(NoDatabase.Trouble.GONE);
+  }
+
+  @Test
   void nothingElseIsCalledThatAndAnAnswerPassesUntouched() throws Exception {
     MockHttpServletResponse answer = new MockHttpServletResponse();
     new NoDatabase().doFilter(new MockHttpServletRequest(), answer, FINE);
     assertThat(answer.getContentAsString()).isEqualTo("fine");
     Exception other = new IllegalStateException(new SQLException("bad grammar", "42000", 1064));
-    assertThat(NoDatabase.in(other)).isFalse();
-    assertThat(NoDatabase.tooSlow(other)).isFalse();
+    assertThat(NoDatabase.in(other)).isNull();
     assertThatThrownBy(
             () ->
                 new NoDatabase()

@@ -1,0 +1,32 @@
+import { useMutationState } from '@tanstack/react-query'
+import { useEffect, useState } from 'react'
+
+/** What takes longer than this says so. */
+export const QUICK_MS = 400
+
+/** What is being saved, where it takes longer than a moment: in its own words (meta.says) or plainly. */
+export function Waiting() {
+  const pending = useMutationState({
+    filters: { status: 'pending' },
+    select: (m) => (typeof m.meta?.says === 'string' ? m.meta.says : 'Saving …'),
+  })
+  const busy = pending.length > 0
+  const [long, setLong] = useState(false)
+  useEffect(() => {
+    if (!busy) return
+    const after = setTimeout(() => setLong(true), QUICK_MS)
+    return () => {
+      clearTimeout(after)
+      setLong(false)
+    }
+  }, [busy])
+  return (
+    <p role="status" aria-label="What is being done" className="no-print fixed bottom-3 left-3 z-50">
+      {busy && long && (
+        <span className="block border-l-4 border-teal bg-ink px-3 py-2 text-white">
+          {[...new Set(pending)].join(' ')}
+        </span>
+      )}
+    </p>
+  )
+}
