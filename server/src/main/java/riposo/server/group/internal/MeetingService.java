@@ -39,6 +39,8 @@ import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Problems;
 import riposo.server.platform.ReadAhead;
 import riposo.server.platform.RowsOf;
+import riposo.server.platform.Stamped;
+import riposo.server.platform.Stamps;
 import riposo.server.platform.Studios;
 import riposo.server.screening.Readiness;
 
@@ -61,6 +63,27 @@ class MeetingService {
       @NotNull(message = "Say who.") UUID clientId,
       @Nullable @Min(value = 0, message = "There is no such lane.") Integer lane) {}
 
+  private record Key(UUID group, LocalDate date) {}
+
+  /**
+   * All that a sheet rests on besides its key: the group's row, this meeting, and what stamps tell.
+   */
+  private record Under(
+      long version,
+      @Nullable UUID plan,
+      long planVersion,
+      @Nullable UUID room,
+      int lanes,
+      String name,
+      Set<UUID> here,
+      Meeting meeting,
+      Map<UUID, Long> stamps,
+      LocalDate today) {}
+
+  /** As it is looked at; who starts is found and fitted anew. */
+  private final Stamped<Key, Under, GroupSheet> known = new Stamped<>(200);
+
+  private final Stamps stamps;
   private final Movements movements;
   private final GroupStore store;
   private final RowsOf<MemberRow> members;
@@ -90,7 +113,9 @@ class MeetingService {
       SheetMaker maker,
       Json json,
       Audit audit,
-      Studios studios) {
+      Studios studios,
+      Stamps stamps) {
+    this.stamps = stamps;
     this.movements = movements;
     this.store = store;
     this.members = new RowsOf<>(members::findByGroupIdIn, m -> m.groupId);
@@ -122,7 +147,30 @@ class MeetingService {
   @Transactional(readOnly = true)
   GroupSheet sheet(UUID id, @Nullable LocalDate date) {
     LocalDate day = date == null ? studios.today() : date;
-    return maker.make(given(id, day, meeting(id, day)));
+    Meeting m = meeting(id, day);
+    GroupRow g = store.require(id, "group");
+    Set<UUID> here = present(g, m);
+    Set<UUID> named = new LinkedHashSet<>(here);
+    named.addAll(m.absent());
+    Under now =
+        new Under(
+            g.version,
+            g.planId,
+            g.planId == null ? 0 : plans.require(g.planId).version(),
+            g.roomId,
+            g.lanes,
+            g.name,
+            here,
+            m,
+            stamps.of(named),
+            studios.today());
+    GroupSheet before = known.get(new Key(id, day), now);
+    if (before != null) {
+      return before;
+    }
+    GroupSheet sheet = maker.make(given(id, day, m));
+    known.put(new Key(id, day), now, sheet);
+    return sheet;
   }
 
   /** Somebody comes; the others keep their lanes where that is possible. */

@@ -137,7 +137,7 @@ class FactsTest extends PathDesk {
                         limits.add(
                             client,
                             new Limits.NewLimit(
-                                "knee.bend",
+                                "joint.knee-flexion.any",
                                 Side.LEFT,
                                 60,
                                 Strength.ADVISED,
