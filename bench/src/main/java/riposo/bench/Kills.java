@@ -116,6 +116,7 @@ public final class Kills {
       for (String device : List.of("a", "b")) {
         Thread t = new Thread(() -> post(device));
         t.setUncaughtExceptionHandler((thread, e) -> wrong = e);
+        t.setDaemon(true);
         t.start();
         devices.add(t);
       }
@@ -145,6 +146,7 @@ public final class Kills {
       Collections.sort(healed);
       return outcome(kills, healed);
     } finally {
+      over = true;
       server.destroyForcibly().waitFor(30, TimeUnit.SECONDS);
     }
   }

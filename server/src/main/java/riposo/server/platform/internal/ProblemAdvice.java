@@ -220,6 +220,15 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
       HttpHeaders headers,
       HttpStatusCode status,
       WebRequest request) {
+    NoDatabase.Trouble trouble = NoDatabase.in(e);
+    if (trouble != null) {
+      LOG.warn("the database: {}", trouble);
+      return again(ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE))
+          .body(detail(HttpStatus.SERVICE_UNAVAILABLE, trouble.code, trouble.sentence));
+    }
+    if (status.is5xxServerError()) {
+      LOG.error("unexpected failure at {}", request.getDescription(false), e);
+    }
     Map<Integer, String> codes =
         Map.of(404, "not-found", 405, "method", 415, "media-type", 406, "media-type");
     String code = codes.getOrDefault(status.value(), "invalid");

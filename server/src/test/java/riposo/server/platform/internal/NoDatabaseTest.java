@@ -13,10 +13,14 @@ import org.hibernate.TransactionException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotWritableException;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.orm.jpa.JpaSystemException;
+import org.springframework.web.context.request.ServletWebRequest;
 
 class NoDatabaseTest {
   private static final FilterChain FINE = (req, res) -> res.getWriter().write("fine");
@@ -77,6 +81,21 @@ class NoDatabaseTest {
                 new MockHttpServletRequest("GET", "/api/day"));
     assertThat(answer.getStatusCode().value()).isEqualTo(503);
     assertThat(String.valueOf(answer.getBody())).contains("too-slow");
+  }
+
+  @Test
+  void goneWhileAnAnswerWasWrittenIsNoBrokenServerEither() {
+    ResponseEntity<?> answer =
+        new ProblemAdvice()
+            .handleExceptionInternal(
+                new HttpMessageNotWritableException(
+                    "half way", new SQLNonTransientConnectionException("closed", "08000")),
+                null,
+                new HttpHeaders(),
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                new ServletWebRequest(new MockHttpServletRequest("GET", "/api/day")));
+    assertThat(answer.getStatusCode().value()).isEqualTo(503);
+    assertThat(String.valueOf(answer.getBody())).contains("no-database");
   }
 
   @Test
