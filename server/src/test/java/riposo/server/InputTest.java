@@ -1,6 +1,7 @@
 package riposo.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
@@ -14,10 +15,14 @@ import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
+import riposo.server.platform.Json;
 
 /** What is sent that no page sends: refused with a sentence or made plain, and never an error. */
 class InputTest extends ApiDesk {
+  @Autowired Json stored;
+
   private static final String CLIENT =
       "{\"name\":%s,\"birthDate\":%s,\"mobility\":\"%s\",\"school\":\"PAIN_FREE\",\"usualPain\":%s,\"goalEffort\":6,\"kit\":[%s],\"weights\":[]}";
 
@@ -101,6 +106,15 @@ class InputTest extends ApiDesk {
     if (status == 400) {
       assertThat(a.body().path("detail").asString()).startsWith("“");
     }
+  }
+
+  @Test
+  void whatWasStoredBeforeDatesHadARangeStaysReadable() {
+    record Stored(java.time.LocalDate until, List<String> words) {}
+    String text = "{\"until\":\"2300-01-01\",\"words\":[null]}";
+    assertThat(stored.read(text, Stored.class).until()).isEqualTo("2300-01-01");
+    assertThatThrownBy(() -> json.readValue(text, Stored.class))
+        .hasMessageContaining("between 1900 and 2199");
   }
 
   @Test
@@ -188,8 +202,8 @@ class InputTest extends ApiDesk {
             .valueStream()
             .map(e -> e.path("action").asString())
             .toList();
-    assertThat(record).startsWith("signed in");
-    assertThat(record.stream().filter("sign-in failed"::equals))
+    assertThat(record).startsWith("signed in to");
+    assertThat(record.stream().filter("tried a wrong password for"::equals))
         .hasSameSizeAs(answers.stream().filter(s -> s == 401).toList());
   }
 }

@@ -3,7 +3,7 @@ package riposo.core.typed;
 /**
  * Text without what cannot be seen: control characters, invisible ones, ones that turn the
  * direction of the line, halves of characters. A text reads on every screen and paper as it reads
- * here, and no two that look alike differ.
+ * here.
  */
 public final class PlainText {
   private static final int JOINER = 0x200d;

@@ -1,10 +1,13 @@
 package riposo.server.platform;
 
 import com.fasterxml.jackson.annotation.Nulls;
+import java.time.LocalDate;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.ext.javatime.deser.LocalDateDeserializer;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
 
 /** JSON kept in text columns. */
 @Component
@@ -20,6 +23,10 @@ public class Json {
             .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .enable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
             .changeDefaultNullHandling(n -> n.withContentNulls(Nulls.SET))
+            // a date from before dates had their range
+            .addModule(
+                new SimpleModule("stored")
+                    .addDeserializer(LocalDate.class, LocalDateDeserializer.INSTANCE))
             .build();
   }
 

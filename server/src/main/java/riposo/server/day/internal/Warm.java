@@ -36,13 +36,13 @@ class Warm {
 
   @Scheduled(fixedDelay = 30_000, initialDelay = 500)
   void eachDay() {
-    for (UUID studio : studios.ids()) {
-      try {
+    try {
+      for (UUID studio : studios.ids()) {
         StudioContext.within(studio, "nobody", () -> worked(studio));
-      } catch (RuntimeException e) {
-        // whoever asks first waits, as without it
-        LOG.info("nothing worked out ahead: {}", e.getClass().getSimpleName());
       }
+    } catch (RuntimeException e) {
+      // whoever asks first waits, as without it; tried again soon
+      LOG.info("nothing worked out ahead: {}", e.getClass().getSimpleName());
     }
   }
 

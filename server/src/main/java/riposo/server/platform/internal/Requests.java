@@ -2,6 +2,7 @@ package riposo.server.platform.internal;
 
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.util.function.UnaryOperator;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -14,6 +15,7 @@ import riposo.core.typed.PlainText;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.cfg.CoercionAction;
 import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.deser.jdk.NumberDeserializers;
@@ -58,10 +60,17 @@ class Requests implements WebMvcConfigurer {
   @Bean
   JsonMapperBuilderCustomizer strictly() {
     SimpleModule typed = new SimpleModule("typed");
-    typed.addDeserializer(String.class, new Text());
-    typed.addDeserializer(LocalDate.class, new Day());
-    typed.addDeserializer(Double.class, new Finite());
-    typed.addDeserializer(double.class, new Finite());
+    Then<Double> finite =
+        new Then<>(
+            Double.class,
+            new NumberDeserializers.DoubleDeserializer(Double.class, null),
+            Requests::finite);
+    typed.addDeserializer(
+        String.class, new Then<>(String.class, StringDeserializer.instance, PlainText::of));
+    typed.addDeserializer(
+        LocalDate.class, new Then<>(LocalDate.class, LocalDateDeserializer.INSTANCE, Days::within));
+    typed.addDeserializer(Double.class, finite);
+    typed.addDeserializer(double.class, finite);
     return b ->
         b.addModule(typed)
             .changeDefaultNullHandling(
@@ -75,43 +84,27 @@ class Requests implements WebMvcConfigurer {
                         .setCoercion(CoercionInputShape.EmptyString, CoercionAction.Fail));
   }
 
-  private static final class Text extends StdDeserializer<String> {
-    Text() {
-      super(String.class);
+  private static Double finite(Double d) {
+    if (!Double.isFinite(d)) {
+      throw new IllegalArgumentException("A number is asked for.");
     }
-
-    @Override
-    public String deserialize(JsonParser p, DeserializationContext c) {
-      return PlainText.of(StringDeserializer.instance.deserialize(p, c));
-    }
+    return d;
   }
 
-  private static final class Day extends StdDeserializer<LocalDate> {
-    Day() {
-      super(LocalDate.class);
+  /** What a reader of a type gives, looked at or made plain. */
+  private static final class Then<T> extends StdDeserializer<T> {
+    private final ValueDeserializer<? extends T> read;
+    private final UnaryOperator<T> then;
+
+    Then(Class<T> type, ValueDeserializer<? extends T> read, UnaryOperator<T> then) {
+      super(type);
+      this.read = read;
+      this.then = then;
     }
 
     @Override
-    public LocalDate deserialize(JsonParser p, DeserializationContext c) {
-      return Days.within(LocalDateDeserializer.INSTANCE.deserialize(p, c));
-    }
-  }
-
-  private static final class Finite extends StdDeserializer<Double> {
-    private static final NumberDeserializers.DoubleDeserializer ANY =
-        new NumberDeserializers.DoubleDeserializer(Double.class, null);
-
-    Finite() {
-      super(Double.class);
-    }
-
-    @Override
-    public Double deserialize(JsonParser p, DeserializationContext c) {
-      double d = ANY.deserialize(p, c);
-      if (!Double.isFinite(d)) {
-        throw new IllegalArgumentException("A number is asked for.");
-      }
-      return d;
+    public T deserialize(JsonParser p, DeserializationContext c) {
+      return then.apply(read.deserialize(p, c));
     }
   }
 }

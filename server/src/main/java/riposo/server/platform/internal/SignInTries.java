@@ -63,7 +63,9 @@ final class SignInTries {
     Tries from = of('\n' + place);
     Duration wait = max(of.full(ACCOUNT_AN_HOUR, now), from.full(PLACE_AN_HOUR, now));
     both.full(Integer.MAX_VALUE, now);
-    if (!both.times.isEmpty()) {
+    if (both.times.isEmpty()) {
+      both.wrong = 0; // an hour without one begins anew
+    } else {
       wait = max(wait, Duration.between(now, both.times.getLast().plus(wait(both.wrong))));
     }
     if (!wait.isZero()) {
@@ -76,13 +78,19 @@ final class SignInTries {
     return Duration.ZERO;
   }
 
-  /** The try that was taken last was right: it counts for nothing, and those in a row are over. */
-  synchronized void right(String account, String place) {
+  /** No password was looked at: the try that was taken last counts for nothing. */
+  synchronized void back(String account, String place) {
     Tries both = of(account + '\n' + place);
-    both.wrong = 0;
+    both.wrong = Math.max(0, both.wrong - 1);
     both.times.pollLast();
     of(account).times.pollLast();
     of('\n' + place).times.pollLast();
+  }
+
+  /** The try that was taken last was right: it counts for nothing, and those in a row are over. */
+  synchronized void right(String account, String place) {
+    back(account, place);
+    of(account + '\n' + place).wrong = 0;
   }
 
   /** What the next one waits after so many wrong ones in a row. */

@@ -91,18 +91,23 @@ class SignIns implements AuthenticationProvider {
           wait);
     }
     // an unknown address costs the same time as a wrong password
-    boolean matches =
-        matches(String.valueOf(a.getCredentials()), row == null ? nobody : row.hash());
+    boolean matches;
+    try {
+      matches = matches(String.valueOf(a.getCredentials()), row == null ? nobody : row.hash());
+    } catch (Problems busy) {
+      tries.back(account, place);
+      throw busy;
+    }
     if (row == null) {
       LOG.info("sign-in with an address of no account, from {}", place);
       throw new BadCredentialsException("wrong");
     }
     if (!matches) {
-      note(row.professional(), "nobody", "sign-in failed", place);
+      note(row.professional(), "somebody", "tried a wrong password for", place);
       throw new BadCredentialsException("wrong");
     }
     tries.right(account, place);
-    note(row.professional(), row.professional().displayName(), "signed in", place);
+    note(row.professional(), row.professional().displayName(), "signed in to", place);
     return new UsernamePasswordAuthenticationToken(row.professional(), null, List.of());
   }
 

@@ -68,6 +68,30 @@ class SignInTriesTest {
   }
 
   @Test
+  void oneThatWasNotLookedAtCountsForNothing() {
+    for (int i = 0; i < 50; i++) {
+      assertThat(tries.take("ada", "here")).isZero();
+      tries.back("ada", "here");
+    }
+    for (int i = 0; i < 5; i++) {
+      assertThat(tries.take("ada", "here")).isZero();
+    }
+    assertThat(tries.take("ada", "here")).isPositive();
+  }
+
+  @Test
+  void anHourWithoutOneBeginsAnew() {
+    for (int i = 0; i < 5; i++) {
+      tries.take("ada", "here");
+    }
+    pass(Duration.ofHours(1));
+    for (int i = 0; i < 5; i++) {
+      assertThat(tries.take("ada", "here")).isZero();
+    }
+    assertThat(tries.take("ada", "here")).isEqualTo(Duration.ofMinutes(1));
+  }
+
+  @Test
   void waitingForOneKeepsNobodyElseFromAnotherPlaceOrForAnotherAccount() {
     for (int i = 0; i < 6; i++) {
       tries.take("ada", "here");
