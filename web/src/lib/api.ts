@@ -126,3 +126,22 @@ export const upload = (clientId: string, file: File) =>
     file,
     10 * 1024,
   )
+
+/**
+ * Fetches a file and hands it to the browser to keep, under the name the server gives it. A refusal is told
+ * here, where a link would keep it as if it were the file.
+ */
+export async function keepFile(path: string): Promise<void> {
+  const lost = () => {
+    throw new ApiError({ status: 0, code: 'offline', detail: 'The file did not arrive whole; try again.' })
+  }
+  const response = await fetch('/api' + path).catch(lost)
+  if (!response.ok) throw await refusal(response)
+  const file = await response.blob().catch(lost)
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(file)
+  link.download =
+    /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'riposo.json'
+  link.click()
+  URL.revokeObjectURL(link.href)
+}

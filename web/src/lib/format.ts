@@ -1,4 +1,10 @@
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
+const DATED = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+})
 const LONG = new Intl.DateTimeFormat('en-GB', {
   weekday: 'long',
   day: 'numeric',
@@ -6,11 +12,25 @@ const LONG = new Intl.DateTimeFormat('en-GB', {
   timeZone: 'UTC',
 })
 const HOUR = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
+const MOMENT = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  hour: '2-digit',
+  minute: '2-digit',
+})
+/** Further away than this a day of the year could be of another year. */
+const NEAR_MS = 300 * 86_400_000
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 
-/** "12 Feb" from an ISO date. */
-export const day = (iso: string) => DAY.format(new Date(iso.slice(0, 10) + 'T00:00:00Z'))
+/** "12 Feb" from an ISO date, "12 Feb 2023" where it is more than ten months away. */
+export const day = (iso: string) => {
+  const date = new Date(iso.slice(0, 10) + 'T00:00:00Z')
+  return (Math.abs(date.getTime() - Date.now()) > NEAR_MS ? DATED : DAY).format(date)
+}
+/** "12 Feb 2026, 14:05" from an ISO instant, of the device's own day. */
+export const moment = (iso: string) => MOMENT.format(new Date(iso))
 /** "Tuesday 24 November" from an ISO date. */
 export const longDay = (iso: string) => LONG.format(new Date(iso.slice(0, 10) + 'T00:00:00Z'))
 /** "14:05", of the device's own day. */

@@ -4,6 +4,8 @@ import { Button } from './Button'
 /** How many there are, which page this is, and the way to the others. Nothing to turn where there is one. */
 export function Pages(p: {
   label: string
+  /** newest first: the others are older, not next */
+  newest?: boolean
   /** what is there, in words */
   children: ReactNode
   /** from 0 */
@@ -20,10 +22,10 @@ export function Pages(p: {
       {p.pages > 1 && (
         <>
           <Button quiet disabled={p.page === 0} onClick={() => p.go(p.page - 1)}>
-            Before
+            {p.newest ? 'Newer' : 'Previous'}
           </Button>
           <Button quiet disabled={p.page + 1 >= p.pages} onClick={() => p.go(p.page + 1)}>
-            Next
+            {p.newest ? 'Older' : 'Next'}
           </Button>
         </>
       )}

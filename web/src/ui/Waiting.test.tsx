@@ -1,4 +1,10 @@
-import { QueryClient, QueryClientProvider, useMutation } from '@tanstack/react-query'
+import {
+  keepPreviousData,
+  QueryClient,
+  QueryClientProvider,
+  useMutation,
+  useQuery,
+} from '@tanstack/react-query'
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { Pages } from './Pages'
@@ -56,6 +62,38 @@ it('says what takes longer, until it is done', async () => {
   expect(told()).toBe('')
 })
 
+function Read({ page }: { page: number }) {
+  const read = useQuery({
+    queryKey: [page],
+    queryFn: () => new Promise<string>((done) => setTimeout(() => done(`page ${page}`), 1000)),
+    placeholderData: keepPreviousData,
+  })
+  return <p>{read.data ?? 'nothing yet'}</p>
+}
+
+it('says that it loads while it shows what came before, and leaves a first loading to the page', async () => {
+  const cache = new QueryClient()
+  const at = (page: number) => (
+    <QueryClientProvider client={cache}>
+      <Read page={page} />
+      <Waiting />
+    </QueryClientProvider>
+  )
+  const { rerender } = render(at(0))
+  await pass(QUICK_MS + 100)
+  expect(told()).toBe('')
+  await pass(1000)
+  rerender(at(1))
+  await pass(QUICK_MS - 1)
+  expect(told()).toBe('')
+  await pass(2)
+  expect(screen.getByText('page 0')).toBeTruthy()
+  expect(told()).toBe('Loading …')
+  await pass(1000)
+  expect(screen.getByText('page 1')).toBeTruthy()
+  expect(told()).toBe('')
+})
+
 it('turns pages no further than there are any', () => {
   const go = vi.fn()
   const { rerender } = render(
@@ -64,7 +102,7 @@ it('turns pages no further than there are any', () => {
     </Pages>,
   )
   expect(screen.getByRole('status').textContent).toBe('120 entries, page 1 of 3')
-  expect(screen.getByText('Before')).toHaveProperty('disabled', true)
+  expect(screen.getByText('Previous')).toHaveProperty('disabled', true)
   screen.getByText('Next').click()
   expect(go).toHaveBeenCalledWith(1)
   rerender(
@@ -80,4 +118,13 @@ it('turns pages no further than there are any', () => {
   )
   expect(screen.queryByText('Next')).toBeNull()
   expect(screen.getByRole('status').textContent).toBe('3 entries')
+  rerender(
+    <Pages newest label="Pages" page={1} pages={3} go={go}>
+      120 entries
+    </Pages>,
+  )
+  screen.getByText('Newer').click()
+  expect(go).toHaveBeenLastCalledWith(0)
+  screen.getByText('Older').click()
+  expect(go).toHaveBeenLastCalledWith(2)
 })

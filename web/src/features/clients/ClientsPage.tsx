@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import type { S } from '../../lib/api'
 import { day } from '../../lib/format'
@@ -78,56 +78,31 @@ export function ClientsPage() {
             }}
           />
         </form>
-        <span className="flex items-center gap-2">
-          <label htmlFor="list-waits" className="text-soft">
-            waits
-          </label>
-          <select
-            id="list-waits"
-            className="!w-auto"
-            value={asked.waits ?? ''}
-            onChange={(e) => set('waits', e.target.value)}
-          >
-            <option value="">whatever</option>
-            {Object.entries(WAITING)
-              .filter(([kind]) => kind === asked.waits || waiting[kind])
-              .map(([kind, words]) => (
-                <option key={kind} value={kind}>
-                  {words}, {waiting[kind] ?? 0}
-                </option>
-              ))}
-          </select>
-        </span>
-        <span className="flex items-center gap-2">
-          <label htmlFor="list-comes" className="text-soft">
-            comes
-          </label>
-          <select
-            id="list-comes"
-            className="!w-auto"
-            value={asked.coming ?? ''}
-            onChange={(e) => set('coming', e.target.value)}
-          >
-            <option value="">whenever</option>
-            <option value="TODAY">today</option>
-            <option value="WEEK">within 7 days</option>
-            <option value="NOTHING">nothing set</option>
-          </select>
-        </span>
-        <span className="flex items-center gap-2">
-          <label htmlFor="list-by" className="text-soft">
-            by
-          </label>
-          <select
-            id="list-by"
-            className="!w-auto"
-            value={asked.order ?? 'NAME'}
-            onChange={(e) => set('order', e.target.value === 'NAME' ? '' : e.target.value)}
-          >
-            <option value="NAME">name</option>
-            <option value="NEXT">next session</option>
-          </select>
-        </span>
+        <Choice id="list-waits" label="waits" value={asked.waits ?? ''} set={(v) => set('waits', v)}>
+          <option value="">whatever</option>
+          {Object.entries(WAITING)
+            .filter(([kind]) => kind === asked.waits || waiting[kind])
+            .map(([kind, words]) => (
+              <option key={kind} value={kind}>
+                {words}, {waiting[kind] ?? 0}
+              </option>
+            ))}
+        </Choice>
+        <Choice id="list-comes" label="comes" value={asked.coming ?? ''} set={(v) => set('coming', v)}>
+          <option value="">whenever</option>
+          <option value="TODAY">today</option>
+          <option value="WEEK">within 7 days</option>
+          <option value="NOTHING">nothing set</option>
+        </Choice>
+        <Choice
+          id="list-by"
+          label="by"
+          value={asked.order ?? 'NAME'}
+          set={(v) => set('order', v === 'NAME' ? '' : v)}
+        >
+          <option value="NAME">name</option>
+          <option value="NEXT">next session</option>
+        </Choice>
         <label className="flex min-h-[42px] items-center gap-2">
           <input
             type="checkbox"
@@ -170,6 +145,26 @@ export function ClientsPage() {
         />
       </Dialog>
     </>
+  )
+}
+
+/** One thing the list is narrowed or ordered by. */
+function Choice(p: {
+  id: string
+  label: string
+  value: string
+  set: (value: string) => void
+  children: ReactNode
+}) {
+  return (
+    <span className="flex items-center gap-2">
+      <label htmlFor={p.id} className="text-soft">
+        {p.label}
+      </label>
+      <select id={p.id} className="!w-auto" value={p.value} onChange={(e) => p.set(e.target.value)}>
+        {p.children}
+      </select>
+    </span>
   )
 }
 

@@ -4,10 +4,10 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm, useWatch } from 'react-hook-form'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import * as z from 'zod/mini'
-import { ApiError, type S, http, told, given } from '../../lib/api'
+import { ApiError, type S, http, keepFile, told, given } from '../../lib/api'
 import { asked, numberOf, refused, whole } from '../../lib/form'
 import * as q from '../../lib/queries'
-import { fullDay, fileSize } from '../../lib/format'
+import { fullDay, fileSize, moment } from '../../lib/format'
 import { useToday } from '../../lib/today'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
@@ -16,6 +16,7 @@ import { Field } from '../../ui/Field'
 import { FilePick } from '../../ui/FilePick'
 import { Loading } from '../../ui/Loading'
 import { Pages } from '../../ui/Pages'
+import { usePage } from '../../ui/usePage'
 import { useClient } from './useClient'
 
 /** Clearances, letters and files; what happened; the export, archive and erasure; who saw and changed. */
@@ -352,6 +353,12 @@ function Keeping() {
       await q.changed(cache, 'client', client.id)
     },
   })
+  const exported = useMutation({
+    meta: { says: 'Making the file …' },
+    mutationFn: () => keepFile(`/clients/${client.id}/export`),
+    // that it was taken away is on the record
+    onSuccess: () => cache.invalidateQueries({ queryKey: q.ofClient(client.id, 'trail') }),
+  })
   const error = erase.error instanceof ApiError ? erase.error : undefined
   return (
     <section aria-labelledby="keeping">
@@ -359,15 +366,15 @@ function Keeping() {
         What is kept
       </h2>
       <div className="flex flex-wrap gap-2 border-t-2 border-ink py-3">
-        <a className="btn" href={`/api/clients/${client.id}/export`} download>
+        <Button onClick={() => exported.mutate()} disabled={exported.isPending}>
           Export everything (JSON)
-        </a>
+        </Button>
         <Button onClick={() => archive.mutate()} disabled={archive.isPending}>
           {client.archivedOn ? 'Restore' : 'Archive'}
         </Button>
         <Button onClick={() => setErasing(true)}>Erase for good</Button>
       </div>
-      <Failure error={archive.error} />
+      <Failure error={exported.error ?? archive.error} />
       <p className="text-sm text-soft">
         The export holds screenings, limits, clearances, files, runs, check-ins and verdicts. Archive hides
         and keeps; erase deletes all of it, files and the words in the record of changes too.
@@ -397,15 +404,8 @@ function Keeping() {
   )
 }
 
-const time = new Intl.DateTimeFormat('en-GB', {
-  day: 'numeric',
-  month: 'short',
-  hour: '2-digit',
-  minute: '2-digit',
-})
-
 function Trail({ clientId }: { clientId: string }) {
-  const [page, setPage] = useState(0)
+  const [page, setPage] = usePage('changes')
   const audit = useQuery(q.papers.trail(clientId, page))
   return (
     <section className="mt-8" aria-labelledby="trail">
@@ -413,7 +413,7 @@ function Trail({ clientId }: { clientId: string }) {
         Who saw and changed
       </h2>
       {audit.data && (
-        <Pages label="Pages of who saw and changed" {...audit.data} go={setPage}>
+        <Pages newest label="Pages of who saw and changed" {...audit.data} go={setPage}>
           {audit.isPlaceholderData ? 'looking …' : `${audit.data.total} entries, newest first`}
         </Pages>
       )}
@@ -425,7 +425,7 @@ function Trail({ clientId }: { clientId: string }) {
       >
         {audit.data?.lines.map((a) => (
           <li key={a.id} className="border-b border-line py-1.5 text-sm">
-            <span className="text-soft">{time.format(new Date(a.at))}</span> {a.who} {a.action} {a.subject}
+            <span className="text-soft">{moment(a.at)}</span> {a.who} {a.action} {a.subject}
             {a.detail && <span className="text-soft">: {a.detail}</span>}
           </li>
         ))}

@@ -25,7 +25,7 @@ export function RoomForm({
   onDone,
 }: {
   room?: S['RoomView']
-  clients: S['Client'][]
+  clients: S['ClientName'][]
   onDone: () => void
 }) {
   const form = useForm<RoomTyped>({ resolver: zodResolver(ROOM), defaultValues: asTyped(room) })

@@ -33,7 +33,8 @@ const ASK = '/api/bands/grip'
 async function open() {
   const studio = server({
     'GET /api/rooms': [ROOM],
-    'GET /api/clients': [],
+    'GET /api/client-names': [],
+    'GET /api/clients/trains': { lines: [], total: 0, page: 0, pages: 1 },
     ['POST ' + ASK]: { words: 'Grip 60 cm from the fixed point.' },
   })
   const { user } = show(<KitPage />)

@@ -8,21 +8,22 @@ import { later } from '../../lib/later'
 import { asked, count, decimal, number, numberOf, refused } from '../../lib/form'
 import * as q from '../../lib/queries'
 import { gramsDown, kg } from '../../lib/format'
+import { useRested } from '../../lib/rested'
 import { THINGS } from './things'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
 import { Loading } from '../../ui/Loading'
+import { Pages } from '../../ui/Pages'
+import { usePage } from '../../ui/usePage'
 
 const RoomForm = later(() => import('./RoomForm'), 'RoomForm')
-
-const ACTIVE = q.clients.all().queryKey
 
 /** Studio rooms and client homes: what is there, what cannot be used, what is printed on it. */
 export function KitPage() {
   const rooms = useQuery(q.studio.rooms())
-  const clients = useQuery(q.clients.all())
+  const clients = useQuery(q.clients.names())
   const [editing, setEditing] = useState<S['RoomView'] | 'new' | null>(null)
   const error = rooms.error ?? clients.error
   if (error) return <Failure error={error} />
@@ -102,7 +103,7 @@ export function KitPage() {
               ))}
             </section>
           ))}
-          <Places clients={clients.data} rooms={rooms.data} />
+          <Places rooms={rooms.data} />
         </div>
         <Grip key={JSON.stringify(bands)} bands={bands} />
       </div>
@@ -125,13 +126,18 @@ export function KitPage() {
   )
 }
 
-/** So many are shown at once; the others are found by name. */
-const SHOWN = 50
+/** How long typing has to rest before it is looked for. */
+const REST_MS = 200
 
-function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView'][] }) {
+type Trains = S['PagedTrains']
+
+function Places({ rooms }: { rooms: S['RoomView'][] }) {
   const cache = useQueryClient()
   const [find, setFind] = useState('')
-  const found = clients.filter((c) => c.name.toLocaleLowerCase().includes(find.trim().toLocaleLowerCase()))
+  const [page, setPage] = usePage('trains')
+  const found = useQuery(q.clients.trains(useRested(find.trim(), REST_MS), page))
+  // every page and search that is kept: somebody stands in several
+  const kept = { queryKey: ['clients', 'trains'] }
   const place = useMutation({
     // one after the other, each on the version that the one before left
     scope: { id: 'place' },
@@ -140,12 +146,25 @@ function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView
         http.PUT('/api/clients/{id}/place', {
           params: {
             path: { id: v.id },
-            header: ifMatch(cache.getQueryData(ACTIVE)?.find((c) => c.id === v.id)?.version),
+            header: ifMatch(
+              cache
+                .getQueriesData<Trains>(kept)
+                .flatMap(([, all]) => all?.lines ?? [])
+                .filter((c) => c.id === v.id)
+                .reduce<number | undefined>(
+                  (newest, c) => Math.max(newest ?? c.version, c.version),
+                  undefined,
+                ),
+            ),
           },
           body: { roomId: given(v.roomId) },
         }),
       ),
-    onSuccess: (now) => cache.setQueryData(ACTIVE, (all) => all?.map((c) => (c.id === now.id ? now : c))),
+    onSuccess: (now) =>
+      cache.setQueriesData<Trains>(
+        kept,
+        (all) => all && { ...all, lines: all.lines.map((c) => (c.id === now.id ? now : c)) },
+      ),
     onSettled: () => void q.changed(cache, 'kit'),
   })
   return (
@@ -153,53 +172,61 @@ function Places({ clients, rooms }: { clients: S['Client'][]; rooms: S['RoomView
       <h2 id="places" className="text-lg font-bold">
         Who trains where
       </h2>
-      {clients.length > SHOWN && (
-        <p className="flex flex-wrap items-center gap-3 py-2">
-          <input
-            type="search"
-            aria-label="Find who trains where by name"
-            placeholder="find by name"
-            className="!w-56"
-            value={find}
-            onChange={(e) => setFind(e.target.value)}
-          />
-          <span role="status" className="text-sm text-soft">
-            {found.length > SHOWN
-              ? `the first ${SHOWN} of ${found.length}`
-              : `${found.length} of ${clients.length}`}
-          </span>
-        </p>
+      <p className="pt-2">
+        <input
+          type="search"
+          aria-label="Find who trains where by name"
+          placeholder="find by name"
+          className="!w-56"
+          maxLength={120}
+          value={find}
+          onChange={(e) => {
+            setFind(e.target.value)
+            setPage(0)
+          }}
+        />
+      </p>
+      <Failure error={found.error} />
+      {!found.data && !found.error && <Loading what="who trains where" />}
+      {found.data && (
+        <>
+          <Pages label="Pages of who trains where" {...found.data} go={setPage}>
+            {found.isPlaceholderData
+              ? 'looking …'
+              : `${found.data.total} ${found.data.total === 1 ? 'client' : 'clients'}`}
+          </Pages>
+          <ul aria-busy={found.isPlaceholderData}>
+            {found.data.lines.map((c) => (
+              <li
+                key={c.id}
+                className="grid items-center gap-2 border-b border-line py-1.5 sm:grid-cols-[200px_240px_1fr]"
+              >
+                <span>{c.name}</span>
+                <select
+                  aria-label={`Where ${c.name} trains`}
+                  value={c.room?.id ?? ''}
+                  onChange={(e) => place.mutate({ id: c.id, roomId: e.target.value })}
+                >
+                  <option value="">own kit, the quick list</option>
+                  {rooms
+                    .filter((r) => !r.clientId || r.clientId === c.id)
+                    .map((r) => (
+                      <option key={r.id} value={r.id}>
+                        {r.name}
+                      </option>
+                    ))}
+                </select>
+                <span className="text-sm text-soft">{c.refusedKit.join(' ')}</span>
+                {place.variables?.id === c.id && (
+                  <div className="sm:col-span-3">
+                    <Failure error={place.error} />
+                  </div>
+                )}
+              </li>
+            ))}
+          </ul>
+        </>
       )}
-      <ul>
-        {found.slice(0, SHOWN).map((c) => (
-          <li
-            key={c.id}
-            className="grid items-center gap-2 border-b border-line py-1.5 sm:grid-cols-[200px_240px_1fr]"
-          >
-            <span>{c.name}</span>
-            <select
-              aria-label={`Where ${c.name} trains`}
-              value={c.room?.id ?? ''}
-              onChange={(e) => place.mutate({ id: c.id, roomId: e.target.value })}
-            >
-              <option value="">own kit, the quick list</option>
-              {rooms
-                .filter((r) => !r.clientId || r.clientId === c.id)
-                .map((r) => (
-                  <option key={r.id} value={r.id}>
-                    {r.name}
-                  </option>
-                ))}
-            </select>
-            <span className="text-sm text-soft">{c.refusedKit.join(' ')}</span>
-            {place.variables?.id === c.id && (
-              <div className="sm:col-span-3">
-                <Failure error={place.error} />
-              </div>
-            )}
-          </li>
-        ))}
-      </ul>
     </section>
   )
 }

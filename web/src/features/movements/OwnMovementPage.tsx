@@ -1,9 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useState, type ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { ApiError, type S, http, ifMatch, told } from '../../lib/api'
 import { numberOf } from '../../lib/form'
 import * as q from '../../lib/queries'
+import { useRested } from '../../lib/rested'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
 import { Field } from '../../ui/Field'
@@ -85,11 +86,7 @@ function Editor({
   const demand = (more: Partial<Doc['demands']>) =>
     setDoc((d) => coherent({ ...d, demands: { ...d.demands, ...more } }))
   const text = JSON.stringify(doc)
-  const [settled, setSettled] = useState(text)
-  useEffect(() => {
-    const t = setTimeout(() => setSettled(text), 300)
-    return () => clearTimeout(t)
-  }, [text])
+  const settled = useRested(text, 300)
   const named = doc.name.trim() !== ''
   const who = useQuery({ ...q.movements.whoMay(settled, editing), enabled: named })
   const save = useMutation({

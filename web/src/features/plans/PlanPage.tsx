@@ -1,9 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useReducer, useRef, useState } from 'react'
+import { useEffect, useMemo, useReducer, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useKeys } from '../../lib/keys'
 import { ApiError, type S, http, ifMatch, told } from '../../lib/api'
 import * as q from '../../lib/queries'
+import { useRested } from '../../lib/rested'
 import { clock, fullDay } from '../../lib/format'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
@@ -355,13 +356,8 @@ function Builder({
 
 /** The plan once typing has paused, so that half a number is not reckoned with. */
 function useSettled(plan: S['SessionPlan']): S['SessionPlan'] {
-  const [settled, setSettled] = useState(plan)
-  const text = JSON.stringify(plan)
-  useEffect(() => {
-    const t = setTimeout(() => setSettled(JSON.parse(text) as S['SessionPlan']), 180)
-    return () => clearTimeout(t)
-  }, [text])
-  return settled
+  const text = useRested(JSON.stringify(plan), 180)
+  return useMemo(() => JSON.parse(text) as S['SessionPlan'], [text])
 }
 
 /** A plan that came back from the server, with the blocks that are still empty here put back. */

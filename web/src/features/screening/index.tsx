@@ -6,6 +6,7 @@ import { Link } from 'react-router'
 import { ApiError, type S, http, ifMatch, told, given } from '../../lib/api'
 import { useKeys } from '../../lib/keys'
 import * as q from '../../lib/queries'
+import { useRested } from '../../lib/rested'
 import { day, fullDay, outcomeWords } from '../../lib/format'
 import { Button } from '../../ui/Button'
 import { Failure } from '../../ui/Failure'
@@ -174,11 +175,7 @@ function Questions({
   const [signed, setSigned] = useState('')
   const [behalf, setBehalf] = useState('')
   const after = useRef<string | null>(null)
-  const [judged, setJudged] = useState(answers)
-  useEffect(() => {
-    const t = setTimeout(() => setJudged(answers), 120)
-    return () => clearTimeout(t)
-  }, [answers])
+  const judged = useRested(answers, 120)
   const preview = useQuery(q.screening.preview(judged))
   const cache = useQueryClient()
   const other = signed.trim() !== '' && !sameName(signed, client.name)

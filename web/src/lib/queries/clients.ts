@@ -11,10 +11,12 @@ const clientIs = (clientId: string) => ({ params: { path: { clientId } } })
 export const ofClient = (clientId: string, ...rest: unknown[]) => ['client', clientId, ...rest]
 
 export const clients = {
-  all: (archived = false) =>
+  /** a page of who trains where; a name holds what is looked for */
+  trains: (find: string, page: number) =>
     queryOptions({
-      queryKey: ['clients', archived],
-      queryFn: () => told(http.GET('/api/clients', { params: { query: archived ? { archived } : {} } })),
+      queryKey: ['clients', 'trains', find, page],
+      queryFn: () => told(http.GET('/api/clients/trains', { params: { query: { find, page } } })),
+      placeholderData: keepPreviousData,
     }),
   /** a page of those found at a glance, with conditions, next session and what waits */
   list: (wanted: Wanted) =>

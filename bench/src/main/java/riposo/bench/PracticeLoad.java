@@ -74,15 +74,18 @@ public final class PracticeLoad {
       desks.add(d);
     }
     deep =
-        strings(
+        Sql.strings(
+            db,
             "select client_id from run_person group by client_id having count(*) >= 0.8 *"
                 + " (select max(n) from (select count(*) as n from run_person group by client_id) x) order by client_id");
     fresh =
-        strings(
+        Sql.strings(
+            db,
             "select id from client c where archived_on is null and not exists (select 1 from run_person p where"
                 + " p.client_id = c.id) and exists (select 1 from screening s where s.client_id = c.id) order by id limit 200");
     group =
-        strings(
+        Sql.strings(
+                db,
                 "select g.id from training_group g join group_member m on m.group_id = g.id group by g.id order by count(*) desc limit 1")
             .get(0);
     plan = desks.get(0).plan();
@@ -90,7 +93,8 @@ public final class PracticeLoad {
         Locale.ROOT,
         "%d clients with up to %s runs, %d without one%n",
         deep.size(),
-        strings("select count(*) from run_person group by client_id order by 1 desc limit 1")
+        Sql.strings(
+                db, "select count(*) from run_person group by client_id order by 1 desc limit 1")
             .get(0),
         fresh.size());
     System.out.printf(
@@ -294,7 +298,8 @@ public final class PracticeLoad {
           "update check_in set opens_on = current_date where answered_at is null and kind = 'NEXT_DAY'"
               + " and opens_on = current_date + interval 1 day");
     }
-    return strings(
+    return Sql.strings(
+        db,
         "select id from check_in where answered_at is null and opens_on = current_date and kind = 'NEXT_DAY' order by id");
   }
 
@@ -332,16 +337,5 @@ public final class PracticeLoad {
       rs.next();
       return rs.getLong(2);
     }
-  }
-
-  private List<String> strings(String sql) throws SQLException {
-    List<String> all = new ArrayList<>();
-    try (Statement s = db.createStatement();
-        ResultSet rs = s.executeQuery(sql)) {
-      while (rs.next()) {
-        all.add(rs.getString(1));
-      }
-    }
-    return all;
   }
 }

@@ -155,9 +155,10 @@ public final class Seed {
     execute(
         "create table seed_copy (no int primary key, client_id uuid not null, other uuid not null,"
             + " prefix char(12) not null, shift int not null)");
-    List<String> all = strings("select id from client where archived_on is null order by id");
+    List<String> all =
+        Sql.strings(db, "select id from client where archived_on is null order by id");
     List<String> trained =
-        strings("select client_id from seed_kept group by client_id having count(*) >= 15");
+        Sql.strings(db, "select client_id from seed_kept group by client_id having count(*) >= 15");
     int many = Math.max(1, clients / 10);
     List<Object[]> plan = new ArrayList<>();
     for (int i = 0; i < clients - all.size(); i++) {
@@ -365,16 +366,5 @@ public final class Seed {
       rs.next();
       return rs.getLong(1);
     }
-  }
-
-  private List<String> strings(String sql) throws SQLException {
-    List<String> all = new ArrayList<>();
-    try (Statement s = db.createStatement();
-        ResultSet rs = s.executeQuery(sql)) {
-      while (rs.next()) {
-        all.add(rs.getString(1));
-      }
-    }
-    return all;
   }
 }

@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
+import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -97,7 +98,7 @@ abstract class ApiDesk {
   Answer call(Professional who, String method, String path, String body, Object version)
       throws Exception {
     MockHttpServletRequestBuilder r =
-        request(HttpMethod.valueOf(method), "/api" + path)
+        request(HttpMethod.valueOf(method), URI.create("/api" + path))
             .with(csrf())
             .contentType(MediaType.APPLICATION_JSON);
     if (who != null) {

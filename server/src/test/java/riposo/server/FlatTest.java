@@ -152,6 +152,7 @@ class FlatTest extends ApiDesk {
     pages.put("clients", "/client-list");
     pages.put("names", "/client-names");
     pages.put("all clients", "/clients");
+    pages.put("who trains where", "/clients/trains");
     pages.put("group sheet", "/groups/" + group + "/sheet");
     pages.put("groups", "/groups");
     pages.put("calendar", "/calendar.ics");

@@ -65,17 +65,32 @@ public class Pdf {
     for (double small : SMALL_SIZES) {
       Context context = new Context(Locale.ENGLISH, facts);
       context.setVariable(
-          "style",
-          style()
-              .replace("%page%", paper.css + (landscape ? " landscape" : " portrait"))
-              .replace("%small%", String.valueOf(small))
-              .replace("%foot%", foot.replace("\\", "").replace("\"", "'")));
+          "style", styled(paper.css + (landscape ? " landscape" : " portrait"), small, foot));
       pdf = pdf(engine.process(template, context));
       if (pages(pdf) <= MOST_PAGES) {
         break;
       }
     }
     return pdf;
+  }
+
+  /**
+   * Prints a page nobody sees: fonts and all that prints are loaded before somebody waits for it.
+   */
+  public void prepare() {
+    pdf(
+        "<html><head><style>"
+            + styled("A4 portrait", SMALL_SIZES[0], "")
+            + "</style></head><body><p>a <b>b</b></p>"
+            + "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9\" height=\"9\"><path d=\"M0 0L9 9\"/></svg>"
+            + "</body></html>");
+  }
+
+  private static String styled(String page, double small, String foot) {
+    return style()
+        .replace("%page%", page)
+        .replace("%small%", String.valueOf(small))
+        .replace("%foot%", foot.replace("\\", "").replace("\"", "'"));
   }
 
   private static String style() {

@@ -1,11 +1,10 @@
 package riposo.server.checkin.internal;
 
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import riposo.server.platform.PageNumber;
 import riposo.server.platform.Paged;
 
 /** What the mail stand-in kept, over HTTP. */
@@ -24,11 +23,7 @@ class OutboxController {
    * @param page from 0
    */
   @GetMapping
-  Paged<OutboxMail.MessageView> all(
-      @RequestParam(defaultValue = "0")
-          @Min(value = 0, message = "Pages are counted from 0.")
-          @Max(value = Paged.MOST_PAGES, message = "There are not that many pages.")
-          int page) {
+  Paged<OutboxMail.MessageView> all(@RequestParam(defaultValue = "0") @PageNumber int page) {
     return mail.all(page);
   }
 }

@@ -1,6 +1,7 @@
 package riposo.server.client.internal;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -17,6 +18,8 @@ import riposo.server.client.ClientRecord;
 import riposo.server.client.Clients;
 import riposo.server.platform.Heavy;
 import riposo.server.platform.IfMatch;
+import riposo.server.platform.PageNumber;
+import riposo.server.platform.Paged;
 
 /** Clients: list, add, edit, over HTTP. */
 @RestController
@@ -33,6 +36,19 @@ class ClientController {
   @GetMapping
   List<Clients.Client> list(@RequestParam(defaultValue = "false") boolean archived) {
     return service.list(archived);
+  }
+
+  /**
+   * A page of who trains where, by name.
+   *
+   * @param find what the name must hold; empty for everybody
+   */
+  @GetMapping("/trains")
+  Paged<ClientService.Trains> trains(
+      @RequestParam(defaultValue = "") @Size(max = 120, message = "At most 120 characters.")
+          String find,
+      @RequestParam(defaultValue = "0") @PageNumber int page) {
+    return service.trains(find, page);
   }
 
   /** One client; that somebody looked is on record, once a day. */

@@ -18,6 +18,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.data.domain.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.adapt.Kitbag;
@@ -32,6 +33,7 @@ import riposo.server.platform.Archive;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.OncePerRead;
+import riposo.server.platform.Paged;
 import riposo.server.platform.Problems;
 import riposo.server.platform.ReadAhead;
 import riposo.server.platform.Studios;
@@ -71,6 +73,15 @@ class ClientService implements Clients, ReadAhead.Part {
 
   /** Where a client trains; null for the quick list of own kit. */
   record Place(@Nullable UUID roomId) {}
+
+  /**
+   * Where somebody trains.
+   *
+   * @param room null for the quick list of own kit
+   * @param refusedKit what of it they cannot use, and why
+   */
+  record Trains(
+      UUID id, long version, String name, @Nullable RoomName room, List<String> refusedKit) {}
 
   private final ClientStore store;
   private final RoomStore rooms;
@@ -113,6 +124,21 @@ class ClientService implements Clients, ReadAhead.Part {
         store.findAll().stream().filter(r -> archived || !r.archived()).map(r -> r.id).toList();
     ahead.of(ids, ReadAhead.For.STANDING);
     return ids.stream().map(this::require).sorted(Comparator.comparing(Client::name)).toList();
+  }
+
+  /** A page of who trains where, by name. */
+  @Transactional(readOnly = true)
+  Paged<Trains> trains(String find, int page) {
+    Page<ClientRow> found =
+        store.findByArchivedOnIsNullAndNameContainingOrderByNameAscIdAsc(
+            find.trim(), Paged.ask(page));
+    ahead.of(found.map(r -> r.id).getContent(), ReadAhead.For.STANDING);
+    return Paged.of(
+        found,
+        r -> {
+          Client c = require(r.id);
+          return new Trains(c.id(), c.version(), c.name(), c.room(), c.refusedKit());
+        });
   }
 
   @Override

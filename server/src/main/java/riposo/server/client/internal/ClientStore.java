@@ -5,6 +5,8 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 import riposo.server.platform.Store;
@@ -18,4 +20,8 @@ interface ClientStore extends Store<ClientRow> {
   int countByRoomId(UUID roomId);
 
   List<ClientRow> findByIdIn(Collection<UUID> ids);
+
+  /** Those in use whose name holds it, in any letters. */
+  Page<ClientRow> findByArchivedOnIsNullAndNameContainingOrderByNameAscIdAsc(
+      String name, Pageable page);
 }

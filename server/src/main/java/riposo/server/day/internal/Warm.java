@@ -10,12 +10,13 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.scheduling.annotation.EnableScheduling;
 import org.springframework.scheduling.annotation.Scheduled;
+import riposo.server.platform.Pdf;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 
 /**
  * Works out what the lists show before somebody asks: after a start, and when a studio's day
- * begins. A large practice takes some seconds for it, once.
+ * begins. A large practice takes some seconds for it, once. Printing, too, is made ready once.
  */
 @Configuration
 @EnableScheduling
@@ -26,9 +27,12 @@ class Warm {
   private final Studios studios;
   private final DayService days;
   private final CalendarService calendar;
+  private final Pdf pdf;
   private final Map<UUID, LocalDate> done = new ConcurrentHashMap<>();
+  private boolean printed;
 
-  Warm(Studios studios, DayService days, CalendarService calendar) {
+  Warm(Studios studios, DayService days, CalendarService calendar, Pdf pdf) {
+    this.pdf = pdf;
     this.studios = studios;
     this.days = days;
     this.calendar = calendar;
@@ -39,6 +43,10 @@ class Warm {
     try {
       for (UUID studio : studios.ids()) {
         StudioContext.within(studio, "nobody", () -> worked(studio));
+      }
+      if (!printed) {
+        pdf.prepare();
+        printed = true;
       }
     } catch (RuntimeException e) {
       // whoever asks first waits, as without it; tried again soon

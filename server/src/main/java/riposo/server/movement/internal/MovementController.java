@@ -2,6 +2,7 @@ package riposo.server.movement.internal;
 
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
 import java.time.Duration;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -54,7 +55,7 @@ class MovementController {
   ResponseEntity<String> figure(
       @PathVariable String id,
       @RequestParam(defaultValue = "100") @Min(1) @Max(100) int range,
-      @RequestParam(required = false) @Nullable List<Modifier> modifiers,
+      @RequestParam(required = false) @Nullable List<@NotNull Modifier> modifiers,
       @RequestParam(defaultValue = "BOTH") FigureSvg.Phase phase,
       @RequestParam(defaultValue = "PAPER") FigureSvg.Ground ground) {
     return ResponseEntity.ok()

@@ -7,6 +7,8 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.AuthenticationProvider;
@@ -53,6 +55,9 @@ class SignInController {
       @Nullable String massUnit,
       @Nullable String glucoseUnit) {}
 
+  /** So long a try is held that was refused because there were too many. */
+  private static final int HELD_MS = 300;
+
   private final AuthenticationProvider accounts;
   private final SecurityContextRepository contexts;
   private final Studios studios;
@@ -65,7 +70,7 @@ class SignInController {
   }
 
   @PostMapping("/sign-in")
-  Me signIn(
+  CompletableFuture<Me> signIn(
       @Valid @RequestBody SignIn body, HttpServletRequest request, HttpServletResponse response) {
     Authentication a;
     try {
@@ -75,6 +80,16 @@ class SignInController {
       a = accounts.authenticate(claim);
     } catch (AuthenticationException e) {
       throw Problems.unauthorized("Address and password do not match.");
+    } catch (Problems refused) {
+      if (refused.status() != HttpStatus.TOO_MANY_REQUESTS) {
+        throw refused;
+      }
+      // whoever tries on and on is answered slowly, and holds no thread meanwhile
+      return CompletableFuture.supplyAsync(
+          () -> {
+            throw refused;
+          },
+          CompletableFuture.delayedExecutor(HELD_MS, TimeUnit.MILLISECONDS));
     }
     HttpSession old = request.getSession(false);
     if (old != null) {
@@ -84,7 +99,7 @@ class SignInController {
     context.setAuthentication(a);
     SecurityContextHolder.setContext(context);
     contexts.saveContext(context, request, response);
-    return me();
+    return CompletableFuture.completedFuture(me());
   }
 
   @PostMapping("/sign-out")

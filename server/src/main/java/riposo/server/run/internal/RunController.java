@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.RestController;
 import riposo.catalogue.EventDocument;
 import riposo.core.run.AfterSymptom;
 import riposo.core.today.TodayCheck;
+import riposo.server.platform.PageNumber;
 import riposo.server.platform.Paged;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
@@ -141,11 +142,7 @@ class RunController {
    */
   @GetMapping("/clients/{clientId}/runs")
   Paged<Runs.Summary> of(
-      @PathVariable UUID clientId,
-      @RequestParam(defaultValue = "0")
-          @Min(value = 0, message = "Pages are counted from 0.")
-          @Max(value = Paged.MOST_PAGES, message = "There are not that many pages.")
-          int page) {
+      @PathVariable UUID clientId, @RequestParam(defaultValue = "0") @PageNumber int page) {
     runs.endLeftOpen();
     return runs.of(clientId, page);
   }

@@ -3,6 +3,7 @@ package riposo.server.run.internal;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
 import java.time.Duration;
 import java.util.List;
 import java.util.Set;
@@ -55,7 +56,7 @@ class ScreenController {
       @PathVariable String code,
       @PathVariable String movementId,
       @RequestParam(defaultValue = "100") @Min(1) @Max(100) int range,
-      @RequestParam(required = false) @Nullable List<Modifier> modifiers,
+      @RequestParam(required = false) @Nullable List<@NotNull Modifier> modifiers,
       @RequestParam(defaultValue = "START") FigureSvg.Phase phase,
       HttpServletRequest request) {
     ScreenRow row = screens.find(code, request.getRemoteAddr());
