@@ -43,6 +43,7 @@ export function Shell({ me }: { me: S['Me'] }) {
   const cache = useQueryClient()
   const [left, setLeft] = useState(0)
   const out = useMutation({
+    meta: { says: 'Signing out …' },
     mutationFn: async (anyway: boolean) => {
       // what is delivered goes from this device with who signs out; what is not stays until it is
       const waiting = await import('../lib/run').then((run) => run.leave())

@@ -40,6 +40,7 @@ export function TodayCheck({ planId }: { planId: string }) {
   const before = checks.data?.filter((c) => c.today).map((c) => [c.id, c.withdrawn ?? ''])
   const preview = useQuery(q.check.preview(client.id, form, before))
   const start = useMutation({
+    meta: { says: 'Starting the session …' },
     mutationFn: async (f: Form) => {
       // what was submitted, not what is on screen by now
       const form = checkOf(f, f.glucoseUnit || glucoseUnit)

@@ -111,6 +111,7 @@ function Start({ before }: { before: S['GroupBefore'] }) {
         }
   }
   const begin = useMutation({
+    meta: { says: 'Starting the session …' },
     mutationFn: async (who: Person[]) => {
       setRefused([])
       const bodies = await Promise.all(who.map(body))

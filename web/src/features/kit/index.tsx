@@ -254,6 +254,7 @@ function Grip({ bands }: { bands: S['Band'][] }) {
   const band = bands[Number(at)]
   const grams = (s: string) => gramsDown(numberOf(s) ?? NaN)
   const ask = useMutation({
+    meta: { says: 'Reckoning the grip …' },
     mutationFn: (f: GripTyped) =>
       told(
         http.POST('/api/bands/grip', {

@@ -155,6 +155,7 @@ export function MovementsPage() {
 function Files() {
   const cache = useQueryClient()
   const send = useMutation({
+    meta: { says: 'Reading the document …' },
     mutationFn: (file: File) =>
       sendFile<S['Imported']>(`/movements/import?file=${encodeURIComponent(file.name)}`, file, 256),
     onSuccess: () => void q.changed(cache, 'movement'),

@@ -118,6 +118,7 @@ function Builder({
     },
   })
   const findOrder = useMutation({
+    meta: { says: 'Looking for the order …' },
     mutationFn: (key: string) => told(http.POST('/api/plans/order', { body: { plan: body, blockKey: key } })),
     onSuccess: (view, key) => setOrder({ block: key, view }),
   })

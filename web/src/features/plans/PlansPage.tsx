@@ -240,6 +240,7 @@ function ImportPlan() {
   const navigate = useNavigate()
   const cache = useQueryClient()
   const send = useMutation({
+    meta: { says: 'Reading the document …' },
     mutationFn: (file: File) => sendFile<S['Plan']>('/plans/import', file, 256),
     onSuccess: (p) => {
       void q.changed(cache, 'plan')

@@ -21,6 +21,7 @@ export function ReviewPage() {
   const one = useQuery({ ...q.reviews.one(client.id, shown ?? ''), enabled: !!shown })
   const cache = useQueryClient()
   const open = useMutation({
+    meta: { says: 'Gathering what there is …' },
     mutationFn: () =>
       told(http.POST('/api/clients/{clientId}/reviews', { params: { path: { clientId: client.id } } })),
     onSuccess: () => q.changed(cache, 'client', client.id),

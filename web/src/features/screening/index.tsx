@@ -180,6 +180,7 @@ function Questions({
   const cache = useQueryClient()
   const other = signed.trim() !== '' && !sameName(signed, client.name)
   const save = useMutation({
+    meta: { says: 'Keeping the screening and its limits …' },
     mutationFn: async () => {
       await keeping.end()
       return told(

@@ -222,7 +222,7 @@ public final class Seed {
                 "select column_name, data_type from information_schema.columns where table_schema = database()"
                     + " and table_name = '"
                     + table
-                    + "' order by ordinal_position")) {
+                    + "' and is_generated = 'NEVER' order by ordinal_position")) {
       while (rs.next()) {
         columns.add("`" + rs.getString(1) + "`");
         values.add(value(table, rs.getString(1), rs.getString(2), dated, once));
