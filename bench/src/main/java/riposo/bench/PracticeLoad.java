@@ -26,6 +26,7 @@ public final class PracticeLoad {
   private static final int[] USERS = {20, 50};
   private static final int ONE = 12;
   private static final int SECONDS = 8;
+  private static final int WARM_UP_SECONDS = 40;
 
   /** So many are closed and answered before it counts, and so many that count. */
   private static final int WARM_UP = 10;
@@ -105,7 +106,8 @@ public final class PracticeLoad {
             new Route("day sheet", i -> "/day"),
             new Route("clients", i -> "/client-list"),
             new Route("group sheet of 30", i -> "/groups/" + group + "/sheet"),
-            new Route("tolerance", i -> "/clients/" + at(deep, i) + "/tolerance"),
+            new Route("tolerance", i -> "/clients/" + at(deep, i) + "/tolerance?weeks=12"),
+            new Route("tolerance, five years", i -> "/clients/" + at(deep, i) + "/tolerance"),
             new Route("calendar", i -> "/calendar.ics"),
             new Route(
                 "adapted plan, many runs", i -> "/clients/" + at(deep, i) + "/adapted/" + plan),
@@ -114,6 +116,7 @@ public final class PracticeLoad {
             new Route("readiness", i -> "/clients/" + at(deep, i) + "/readiness"),
             new Route("week", i -> "/clients/" + at(deep, i) + "/adapted/" + plan + "/week"),
             new Route("outbox", i -> "/outbox"));
+    System.out.printf("%d requests to warm up%n", warm(routes));
     for (Route r : routes) {
       if (only.isEmpty() || r.name.contains(only)) {
         row(r.name, (d, i) -> d.text(r.path.apply(i)));
@@ -146,6 +149,17 @@ public final class PracticeLoad {
 
   private static String at(List<String> all, int i) {
     return all.get(Math.floorMod(i * 7, all.size()));
+  }
+
+  /** A practice's server has been up for a while: every route is asked often before it counts. */
+  private int warm(List<Route> routes) throws IOException, InterruptedException {
+    int asked = 0;
+    long end = System.nanoTime() + WARM_UP_SECONDS * 1_000_000_000L;
+    while (System.nanoTime() < end) {
+      desks.get(0).text(routes.get(asked % routes.size()).path.apply(asked));
+      asked++;
+    }
+    return asked;
   }
 
   /** One request. */

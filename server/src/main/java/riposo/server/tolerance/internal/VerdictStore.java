@@ -46,14 +46,12 @@ interface VerdictStore extends Store<VerdictRow> {
 
   @Query(
       "select new riposo.server.tolerance.internal.VerdictStore$FamilyDay(w.leavesId, max(w.onDate))"
-          + " from FamilyVerdict w where w.clientId = :client"
-          + " group by w.studioId, w.clientId, w.leavesId")
+          + " from FamilyVerdict w where w.clientId = :client group by w.leavesId")
   List<FamilyDay> daysThatLeave(UUID client);
 
   @Query(
       "select new riposo.server.tolerance.internal.VerdictStore$FamilyDay(w.familyId, max(w.onDate))"
-          + " from FamilyVerdict w where w.clientId = :client"
-          + " group by w.studioId, w.clientId, w.familyId")
+          + " from FamilyVerdict w where w.clientId = :client group by w.familyId")
   List<FamilyDay> days(UUID client);
 
   List<VerdictRow> findByClientIdAndOnDateInOrderByOnDateAscCreatedAtAsc(
