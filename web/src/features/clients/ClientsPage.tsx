@@ -58,7 +58,7 @@ export function ClientsPage() {
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2 py-4">
         <h1 className="text-[26px] font-bold">Clients</h1>
         <form
-          className="min-w-0 flex-1 basis-56"
+          className="order-1 min-w-0 flex-1 basis-56 sm:order-none"
           role="search"
           onSubmit={(e) => {
             e.preventDefault()
@@ -103,7 +103,7 @@ export function ClientsPage() {
           <option value="NAME">name</option>
           <option value="NEXT">next session</option>
         </Choice>
-        <label className="flex min-h-[42px] items-center gap-2">
+        <label className="order-1 flex min-h-[42px] items-center gap-2 sm:order-none">
           <input
             type="checkbox"
             checked={asked.archived ?? false}
@@ -111,7 +111,7 @@ export function ClientsPage() {
           />
           archived too
         </label>
-        <Button main onClick={() => setAdding(true)}>
+        <Button main className="ml-auto sm:ml-0" onClick={() => setAdding(true)}>
           Add a client
         </Button>
       </div>
@@ -157,11 +157,16 @@ function Choice(p: {
   children: ReactNode
 }) {
   return (
-    <span className="flex items-center gap-2">
+    <span className="order-1 flex min-w-0 flex-1 basis-[45%] items-center gap-2 sm:order-none sm:flex-none sm:basis-auto">
       <label htmlFor={p.id} className="text-soft">
         {p.label}
       </label>
-      <select id={p.id} className="!w-auto" value={p.value} onChange={(e) => p.set(e.target.value)}>
+      <select
+        id={p.id}
+        className="min-w-0 flex-1 sm:!w-auto"
+        value={p.value}
+        onChange={(e) => p.set(e.target.value)}
+      >
         {p.children}
       </select>
     </span>
