@@ -127,6 +127,8 @@ export const upload = (clientId: string, file: File) =>
     10 * 1024,
   )
 
+const LET_GO_MS = 30_000
+
 /**
  * Fetches a file and hands it to the browser to keep, under the name the server gives it. A refusal is told
  * here, where a link would keep it as if it were the file.
@@ -143,5 +145,6 @@ export async function keepFile(path: string): Promise<void> {
   link.download =
     /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'riposo.json'
   link.click()
-  URL.revokeObjectURL(link.href)
+  // not every browser has taken it by now
+  setTimeout(() => URL.revokeObjectURL(link.href), LET_GO_MS)
 }

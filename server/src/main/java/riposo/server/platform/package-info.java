@@ -15,7 +15,9 @@
  * {@link riposo.server.platform.Stamps} tell whether anything of a client changed ({@link
  * riposo.server.platform.StampedItself}, {@link riposo.server.platform.Unstamped}), {@link
  * riposo.server.platform.Stamped} keeps what lists show as long as nothing did, {@link
- * riposo.server.platform.Heavy} marks requests of which few are worked on at once.
+ * riposo.server.platform.Heavy} marks requests of which few are worked on at once, {@link
+ * riposo.server.platform.Paged} and {@link riposo.server.platform.PageNumber} turn long lists page
+ * by page.
  *
  * <p>What is sent is read strictly, in bodies and addresses alike ({@code internal.Requests}), and
  * stands in the log without being able to pass for an entry ({@code internal.Said}); who signs in,
