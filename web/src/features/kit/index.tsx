@@ -182,7 +182,8 @@ function Places({ rooms }: { rooms: S['RoomView'][] }) {
           value={find}
           onChange={(e) => {
             setFind(e.target.value)
-            setPage(0)
+            // a letter typed is no page gone to: back goes back to where one was
+            if (page > 0) setPage(0)
           }}
         />
       </p>
