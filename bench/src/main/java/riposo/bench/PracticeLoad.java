@@ -10,23 +10,30 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Random;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import java.util.function.IntFunction;
 import tools.jackson.databind.JsonNode;
 
 /**
  * How a practice made by {@code ./riposo bench seed} answers: {@code ./riposo bench load}. Every
- * route alone with one user, then with 20 and 50 users at one request a second each; statements a
- * request, counted by the database.
+ * route alone with one user, then with 20 and 50 users at one request a second each, while five
+ * times a second something of a client with many runs changes; statements a request, counted by the
+ * database.
  */
 public final class PracticeLoad {
   private static final int[] USERS = {20, 50};
   private static final int ONE = 12;
   private static final int SECONDS = 8;
   private static final int WARM_UP_SECONDS = 40;
+
+  /** Something of a client changes so often while many ask. */
+  private static final int CHANGE_MS = 200;
 
   /** So many are closed and answered before it counts, and so many that count. */
   private static final int WARM_UP = 10;
@@ -107,6 +114,9 @@ public final class PracticeLoad {
             new Route("clients", i -> "/client-list"),
             new Route("group sheet of 30", i -> "/groups/" + group + "/sheet"),
             new Route("tolerance", i -> "/clients/" + at(deep, i) + "/tolerance?weeks=12"),
+            new Route(
+                "tolerance, changed since",
+                i -> "/clients/" + changed(at(deep, i)) + "/tolerance?weeks=12"),
             new Route("tolerance, five years", i -> "/clients/" + at(deep, i) + "/tolerance"),
             new Route("calendar", i -> "/calendar.ics"),
             new Route(
@@ -145,6 +155,17 @@ public final class PracticeLoad {
       closing();
       answering();
     }
+  }
+
+  /** A client of whom something just changed, as the database is told with every write. */
+  private String changed(String client) {
+    try (Statement s = db.createStatement()) {
+      s.executeUpdate(
+          "update client_stamp set stamp = stamp + 1 where client_id = '" + client + "'");
+    } catch (SQLException e) {
+      throw new IllegalStateException(e);
+    }
+    return client;
   }
 
   private static String at(List<String> all, int i) {
@@ -196,6 +217,10 @@ public final class PracticeLoad {
   /** Users at one request a second each; what was refused or failed is counted beside. */
   private String together(int users, Asked asked) throws Exception {
     ExecutorService pool = Executors.newFixedThreadPool(users);
+    ScheduledExecutorService practice = Executors.newSingleThreadScheduledExecutor();
+    Random who = new Random(18);
+    practice.scheduleAtFixedRate(
+        () -> changed(deep.get(who.nextInt(deep.size()))), 0, CHANGE_MS, TimeUnit.MILLISECONDS);
     List<Callable<long[]>> work = new ArrayList<>();
     for (int u = 0; u < users; u++) {
       int user = u;
@@ -225,6 +250,7 @@ public final class PracticeLoad {
       all.add(f.get());
     }
     pool.shutdown();
+    practice.shutdown();
     long[] times = all.stream().flatMapToLong(Arrays::stream).toArray();
     long failed = Arrays.stream(times).filter(t -> t < 0).count();
     return say(Arrays.stream(times).filter(t -> t >= 0).toArray())

@@ -124,6 +124,9 @@ public final class Seed {
     book();
     group();
     execute("drop table seed_copy, seed_kept");
+    // every client of a real practice has a stamp: what is shown is kept under it
+    execute(
+        "insert ignore into client_stamp (client_id, studio_id, stamp) select id, studio_id, 1 from client");
     // what the database reckons with: an old practice has it, a copied one has not
     for (String t : tables()) {
       execute("analyze table " + t);

@@ -21,6 +21,9 @@ public record WeekLoad(int last, int mean, @Nullable Integer percent, @Nullable 
   private static final int WEEK = 7;
   private static final int WEEKS = 4;
 
+  /** Days it looks back on; of what is older it asks only whether there is any. */
+  public static final int SPAN = WEEK * (WEEKS + 1);
+
   /** Why nothing can be told. */
   public enum Unknown {
     /** The first session is not four weeks before the last seven days. */
@@ -41,7 +44,7 @@ public record WeekLoad(int last, int mean, @Nullable Integer percent, @Nullable 
   /** The week up to a day, of sessions in any order. */
   public static WeekLoad of(List<Load> sessions, LocalDate today) {
     LocalDate week = today.minusDays(WEEK);
-    LocalDate start = week.minusDays((long) WEEK * WEEKS);
+    LocalDate start = today.minusDays(SPAN);
     int last = 0;
     int before = 0;
     boolean untold = false;

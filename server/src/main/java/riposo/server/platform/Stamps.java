@@ -39,6 +39,25 @@ public class Stamps {
     return all;
   }
 
+  /**
+   * Tells whether anything of the studio's clients, or of what they share, changed.
+   *
+   * @param count how many stamps there are
+   * @param sum of them all
+   * @param mixed each with whose it is
+   */
+  public record Sum(long count, long sum, long mixed) {}
+
+  /** Of the studio at work. */
+  public Sum sum() {
+    return jdbc.sql(
+            "select count(*), coalesce(sum(stamp), 0), coalesce(bit_xor(crc32(concat(client_id, ':', stamp))), 0)"
+                + " from client_stamp where studio_id = ?")
+        .param(StudioContext.current().toString())
+        .query((rs, i) -> new Sum(rs.getLong(1), rs.getLong(2), rs.getLong(3)))
+        .single();
+  }
+
   /** Those of these clients, and of what the studio's share under the studio's own id. */
   public Map<UUID, Long> of(Collection<UUID> clients) {
     UUID studio = StudioContext.current();

@@ -165,14 +165,17 @@ public interface Runs {
     }
   }
 
-  /** The days of a client's first and newest session. */
-  record Trained(UUID clientId, LocalDate first, LocalDate newest) {}
+  /** The days of a client's first and newest session, and how many there were. */
+  record Trained(UUID clientId, LocalDate first, LocalDate newest, long sessions) {}
 
   /** Those of these clients who had a session. */
   List<Trained> trained(Collection<UUID> clients);
 
-  /** All sessions of a client in time order. */
-  List<SessionLine> lines(UUID clientId);
+  /** The sessions of a client from a day on, in time order. */
+  List<SessionLine> lines(UUID clientId, LocalDate since);
+
+  /** The day of a run of a client; null where it is none of theirs. */
+  @Nullable LocalDate day(UUID runId, UUID clientId);
 
   /** A set of a person in one line; what was not told is null. */
   record SetLine(

@@ -38,6 +38,7 @@ import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
 import riposo.server.platform.ReadAhead;
 import riposo.server.platform.RowsOf;
+import riposo.server.platform.Stamped;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
@@ -58,6 +59,9 @@ class CheckInService implements CheckIns, Readiness.ToldAfter, ReadAhead.Part {
 
   /** As it stands in a kept answer. */
   private final RowsOf<CheckInRows.CheckIn> emergencies;
+
+  /** Answers as read, by check-in, under their text. */
+  private final Stamped<UUID, String, NextDay> answers = new Stamped<>(5_000);
 
   private final CheckInRows.CheckInStore store;
   private final CheckInRows.TokenStore tokens;
@@ -105,11 +109,7 @@ class CheckInService implements CheckIns, Readiness.ToldAfter, ReadAhead.Part {
     }
     Clients.Client client = clients.require(e.clientId());
     LocalDate session =
-        runs.lines(client.id()).stream()
-            .filter(l -> l.runId().equals(e.runId()))
-            .findFirst()
-            .map(Runs.SessionLine::date)
-            .orElseGet(studios::today);
+        Objects.requireNonNullElseGet(runs.day(e.runId(), client.id()), studios::today);
     send(client, e.runId(), session, Kind.NEXT_DAY);
     if (client.askedTwice()) {
       send(client, e.runId(), session, Kind.SECOND);
@@ -235,7 +235,16 @@ class CheckInService implements CheckIns, Readiness.ToldAfter, ReadAhead.Part {
   }
 
   @Nullable NextDay told(CheckInRows.CheckIn c) {
-    return c.answer == null ? null : json.read(c.answer, NextDay.class);
+    if (c.answer == null) {
+      return null;
+    }
+    NextDay before = answers.get(c.id, c.answer);
+    if (before != null) {
+      return before;
+    }
+    NextDay told = json.read(c.answer, NextDay.class);
+    answers.put(c.id, c.answer, told);
+    return told;
   }
 
   @Override

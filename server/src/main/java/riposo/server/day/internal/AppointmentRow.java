@@ -7,10 +7,8 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.UUID;
 import riposo.server.platform.Owned;
-import riposo.server.platform.Unstamped;
 
 /** A session on the day sheet. */
-@Unstamped("read whenever it is shown")
 @Entity(name = "Appointment")
 @Table(name = "appointment")
 class AppointmentRow extends Owned {

@@ -2,6 +2,7 @@ package riposo.server.day.internal;
 
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Query;
@@ -15,13 +16,13 @@ interface AppointmentStore extends Store<AppointmentRow> {
 
   List<AppointmentRow> findByOnDateBetweenOrderByOnDate(LocalDate first, LocalDate last);
 
-  /** The next session of each client from a day on. */
+  /** The next session of each of these clients from a day on. */
   @Query(
       "select new riposo.server.day.internal.AppointmentStore$Line(t.client, t.plan, t.day, t.time) from"
           + " (select b.clientId as client, b.planId as plan, b.onDate as day, b.atTime as time,"
           + " row_number() over (partition by b.clientId order by b.onDate, b.atTime) as place"
-          + " from Appointment b where b.onDate >= :first) t where t.place = 1")
-  List<Line> next(LocalDate first);
+          + " from Appointment b where b.onDate >= :first and b.clientId in :clients) t where t.place = 1")
+  List<Line> next(LocalDate first, Collection<UUID> clients);
 
   /** A session in a line. */
   record Line(UUID clientId, UUID planId, LocalDate on, LocalTime at) {}

@@ -78,7 +78,7 @@ class CalendarService {
     if (clientId != null) {
       clients.require(clientId);
     }
-    Map<UUID, ClientFacts.Fact> who = clientFacts.all(today, false);
+    Map<UUID, ClientFacts.Fact> who = clientFacts.all(today, false).of();
     List<AppointmentRow> rows =
         (clientId == null
                 ? store.findByOnDateBetweenOrderByOnDate(today, today.plusDays(AHEAD))

@@ -2,6 +2,7 @@ package riposo.server.day.internal;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +41,7 @@ class ClientFacts {
    * @param conditions as the newest screening found them, and of the record
    * @param waits what waits of the client alone: screening, clearances, limits, reviews of limits
    * @param review the client's review, where it is due or open
+   * @param next the next session of their own that is set; null when there is none
    */
   record Fact(
       UUID id,
@@ -54,17 +56,33 @@ class ClientFacts {
       boolean apart,
       List<String> conditions,
       List<Waits.WaitView> waits,
-      Reviews.@Nullable Due review) {}
+      Reviews.@Nullable Due review,
+      AppointmentStore.@Nullable Line next) {}
+
+  /**
+   * The clients of a studio.
+   *
+   * @param of each by id
+   * @param byName those in use, by name
+   */
+  record Everybody(Map<UUID, Fact> of, List<Fact> byName) {}
 
   private record Under(long stamp, LocalDate day) {}
 
+  private record AllUnder(Stamps.Sum stamps, LocalDate day) {}
+
   private final Stamped<UUID, Under, Fact> known = new Stamped<>(50_000);
+
+  /** By whether those put away are among them. */
+  private final Stamped<Boolean, AllUnder, Everybody> everybody = new Stamped<>(100);
+
   private final Stamps stamps;
   private final ReadAhead ahead;
   private final Clients clients;
   private final Readiness readiness;
   private final Limits limits;
   private final Reviews reviews;
+  private final AppointmentStore appointments;
 
   ClientFacts(
       Stamps stamps,
@@ -72,17 +90,37 @@ class ClientFacts {
       Clients clients,
       Readiness readiness,
       Limits limits,
-      Reviews reviews) {
+      Reviews reviews,
+      AppointmentStore appointments) {
     this.stamps = stamps;
     this.ahead = ahead;
     this.clients = clients;
     this.readiness = readiness;
     this.limits = limits;
     this.reviews = reviews;
+    this.appointments = appointments;
   }
 
-  /** Everybody in use by id, those put away too where asked. */
-  Map<UUID, Fact> all(LocalDate day, boolean archived) {
+  /** Everybody in use, those put away too where asked. */
+  Everybody all(LocalDate day, boolean archived) {
+    AllUnder under = new AllUnder(stamps.sum(), day);
+    Everybody before = everybody.get(archived, under);
+    if (before != null) {
+      return before;
+    }
+    Map<UUID, Fact> of = facts(day, archived);
+    Everybody all =
+        new Everybody(
+            Map.copyOf(of),
+            of.values().stream()
+                .filter(f -> f.archivedOn() == null)
+                .sorted(Comparator.comparing(Fact::name))
+                .toList());
+    everybody.put(archived, under, all);
+    return all;
+  }
+
+  private Map<UUID, Fact> facts(LocalDate day, boolean archived) {
     Map<UUID, Long> now = stamps.clients(archived);
     Map<UUID, Fact> all = new HashMap<>();
     List<UUID> missing = new ArrayList<>();
@@ -100,8 +138,11 @@ class ClientFacts {
       Map<UUID, Reviews.Due> due =
           reviews.due(missing, day).stream()
               .collect(Collectors.toMap(Reviews.Due::clientId, d -> d, (a, b) -> a));
+      Map<UUID, AppointmentStore.Line> next =
+          appointments.next(day, missing).stream()
+              .collect(Collectors.toMap(AppointmentStore.Line::clientId, l -> l, (a, b) -> a));
       for (UUID id : missing) {
-        Fact f = fact(clients.require(id), due.get(id), day);
+        Fact f = fact(clients.require(id), due.get(id), next.get(id), day);
         all.put(id, f);
         known.put(id, new Under(now.getOrDefault(id, 0L), day), f);
       }
@@ -109,7 +150,11 @@ class ClientFacts {
     return all;
   }
 
-  private Fact fact(Clients.Client c, Reviews.@Nullable Due review, LocalDate day) {
+  private Fact fact(
+      Clients.Client c,
+      Reviews.@Nullable Due review,
+      AppointmentStore.@Nullable Line next,
+      LocalDate day) {
     Readiness.ClientStanding s = readiness.of(c.id());
     boolean active = c.archivedOn() == null;
     return new Fact(
@@ -127,7 +172,8 @@ class ClientFacts {
             .distinct()
             .toList(),
         active ? waits(c, s, day) : List.of(),
-        active ? review : null);
+        active ? review : null,
+        next);
   }
 
   /** The reasons of the worst outcome, and what else stands in the way. */

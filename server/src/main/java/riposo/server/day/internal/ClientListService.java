@@ -99,21 +99,13 @@ class ClientListService {
   record ClientName(UUID id, String name, int age, @Nullable String facts) {}
 
   private final ClientFacts facts;
-  private final AppointmentStore appointments;
   private final Plans plans;
   private final Groups groups;
   private final Waits waits;
   private final Studios studios;
 
-  ClientListService(
-      ClientFacts facts,
-      AppointmentStore appointments,
-      Plans plans,
-      Groups groups,
-      Waits waits,
-      Studios studios) {
+  ClientListService(ClientFacts facts, Plans plans, Groups groups, Waits waits, Studios studios) {
     this.facts = facts;
-    this.appointments = appointments;
     this.plans = plans;
     this.groups = groups;
     this.waits = waits;
@@ -122,8 +114,7 @@ class ClientListService {
 
   /** Active clients by name. */
   List<ClientName> names() {
-    return facts.all(studios.today(), false).values().stream()
-        .sorted(Comparator.comparing(ClientFacts.Fact::name))
+    return facts.all(studios.today(), false).byName().stream()
         .map(f -> new ClientName(f.id(), f.name(), f.age(), f.facts()))
         .toList();
   }
@@ -131,13 +122,14 @@ class ClientListService {
   /** A page of those found; with the archived ones where asked, for whom nothing waits. */
   ClientPage page(Wanted w) {
     LocalDate today = studios.today();
-    Map<UUID, ClientFacts.Fact> all = facts.all(today, w.archived());
+    ClientFacts.Everybody everybody = facts.all(today, w.archived());
+    Map<UUID, ClientFacts.Fact> all = everybody.of();
     Map<UUID, List<Waits.WaitView>> waiting =
-        waits.each(today, all).stream()
+        waits.each(today, everybody).stream()
             .collect(
                 Collectors.groupingBy(
                     Waits.WaitView::clientId, LinkedHashMap::new, Collectors.toList()));
-    Map<UUID, Next> next = next(today);
+    Map<UUID, Next> next = next(today, everybody.byName());
     Predicate<ClientLine> wanted = wanted(w, today);
     List<ClientLine> found =
         all.values().stream()
@@ -237,13 +229,16 @@ class ClientListService {
   }
 
   /** Sessions and meetings from today on, the first of each client. */
-  private Map<UUID, Next> next(LocalDate today) {
+  private Map<UUID, Next> next(LocalDate today, List<ClientFacts.Fact> who) {
     Map<UUID, Next> first = new HashMap<>();
     groups.next(today).forEach((id, m) -> first.put(id, new Next(m.date(), m.time(), m.name())));
     Comparator<Next> order = Comparator.comparing(Next::date).thenComparing(Next::time);
-    for (AppointmentStore.Line a : appointments.next(today)) {
-      Next n = new Next(a.on(), a.at(), plans.require(a.planId()).name());
-      first.merge(a.clientId(), n, (x, y) -> order.compare(x, y) <= 0 ? x : y);
+    for (ClientFacts.Fact f : who) {
+      AppointmentStore.Line a = f.next();
+      if (a != null) {
+        Next n = new Next(a.on(), a.at(), plans.require(a.planId()).name());
+        first.merge(f.id(), n, (x, y) -> order.compare(x, y) <= 0 ? x : y);
+      }
     }
     return first;
   }

@@ -127,7 +127,8 @@ class DayService implements Appointments {
   @Transactional(readOnly = true)
   DayView day() {
     LocalDate today = studios.today();
-    Map<UUID, ClientFacts.Fact> who = facts.all(today, false);
+    ClientFacts.Everybody everybody = facts.all(today, false);
+    Map<UUID, ClientFacts.Fact> who = everybody.of();
     List<AppointmentRow> rows = rows(today, who);
     Map<UUID, SessionFacts.Fact> of = sessions.of(rows);
     List<Groups.Due> meetings =
@@ -136,7 +137,7 @@ class DayService implements Appointments {
     Map<UUID, List<Runs.Summary>> now =
         runs.on(rows.stream().map(r -> r.clientId).distinct().toList(), today).stream()
             .collect(Collectors.groupingBy(Runs.Summary::clientId));
-    List<Waits.WaitView> all = waits.on(today, who);
+    List<Waits.WaitView> all = waits.on(today, everybody);
     Mornings.Told told = mornings.told(today, who, TOLD);
     return new DayView(
         today,
@@ -164,7 +165,7 @@ class DayService implements Appointments {
     AppointmentRow row = store.require(id, "session");
     LocalDate date = row.onDate;
     DayView day = day();
-    Map<UUID, ClientFacts.Fact> who = facts.all(day.date(), false);
+    Map<UUID, ClientFacts.Fact> who = facts.all(day.date(), false).of();
     List<AppointmentRow> rows = rows(date, who);
     List<String> clashes =
         Booked.clashes(id, booked(rows, who, sessions.of(rows), groups.meetings(date)));

@@ -58,7 +58,7 @@ class Mornings {
 
   /** All of a day: those that stop first, then the newest. */
   List<MorningView> on(LocalDate day) {
-    return told(day, facts.all(day, false), Integer.MAX_VALUE).shown();
+    return told(day, facts.all(day, false).of(), Integer.MAX_VALUE).shown();
   }
 
   /** The same for a sheet that shows so many, where the facts of everybody are known. */

@@ -2,7 +2,6 @@ package riposo.server.day.internal;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -84,12 +83,13 @@ class Waits {
   }
 
   /** The same where the facts of everybody are known. */
-  List<WaitView> on(LocalDate day, Map<UUID, ClientFacts.Fact> of) {
-    return once(each(day, of));
+  List<WaitView> on(LocalDate day, ClientFacts.Everybody all) {
+    return once(each(day, all));
   }
 
   /** The same, each thing told for everybody it is about. */
-  List<WaitView> each(LocalDate day, Map<UUID, ClientFacts.Fact> of) {
+  List<WaitView> each(LocalDate day, ClientFacts.Everybody all) {
+    Map<UUID, ClientFacts.Fact> of = all.of();
     List<WaitView> waits = new ArrayList<>();
     for (Verdicts.Waiting v : verdicts.waiting()) {
       add(waits, of.get(v.clientId()), "VERDICT", toDecide(v), null);
@@ -108,12 +108,7 @@ class Waits {
     }
     Map<UUID, List<Runs.Summary>> unclosed =
         runs.unclosed().stream().collect(Collectors.groupingBy(Runs.Summary::clientId));
-    List<ClientFacts.Fact> byName =
-        of.values().stream()
-            .filter(f -> f.archivedOn() == null)
-            .sorted(Comparator.comparing(ClientFacts.Fact::name))
-            .toList();
-    for (ClientFacts.Fact f : byName) {
+    for (ClientFacts.Fact f : all.byName()) {
       waits.addAll(f.waits());
       for (Runs.Summary r : unclosed.getOrDefault(f.id(), List.of())) {
         boolean today = r.date().equals(day);
@@ -138,7 +133,7 @@ class Waits {
         }
       }
     }
-    for (ClientFacts.Fact f : byName) {
+    for (ClientFacts.Fact f : all.byName()) {
       Reviews.Due d = f.review();
       if (d != null) {
         add(

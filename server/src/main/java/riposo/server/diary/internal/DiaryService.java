@@ -141,10 +141,7 @@ class DiaryService implements Diary {
                 worse(a.told())));
       }
     }
-    for (Runs.SessionLine l : runs.lines(clientId)) {
-      if (l.date().isBefore(from)) {
-        continue;
-      }
+    for (Runs.SessionLine l : runs.lines(clientId, from)) {
       if (l.status() == RunState.Status.STOPPED) {
         all.add(
             known(Kind.STOPPED, l.date(), "Session stopped", l.note(), "session, " + l.planName()));
@@ -221,7 +218,7 @@ class DiaryService implements Diary {
     for (Runs.SetLine s : runs.setLines(clientId, LocalDate.EPOCH)) {
       movements.computeIfAbsent(s.runId(), k -> new TreeSet<>()).add(s.movementId());
     }
-    return runs.lines(clientId).stream()
+    return runs.lines(clientId, LocalDate.EPOCH).stream()
         .filter(l -> l.status().ended())
         .map(
             l ->

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.catalogue.PlanDocument;
+import riposo.core.adapt.PlanAdapter;
 import riposo.core.plan.PlanFault;
 import riposo.core.plan.PlanTotals;
 import riposo.core.plan.RoundChange;
@@ -27,6 +28,7 @@ import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Problems;
+import riposo.server.platform.Stamped;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.platform.Versions;
@@ -65,6 +67,9 @@ class PlanService implements Plans {
           @Size(max = 120, message = "At most 120 characters.")
           String name) {}
 
+  private record Under(long version, PlanAdapter adapter) {}
+
+  private final Stamped<UUID, Under, Plan> known = new Stamped<>(2_000);
   private final PlanTrial trial;
   private final Movements movements;
   private final PlanStore store;
@@ -113,7 +118,7 @@ class PlanService implements Plans {
   @Override
   @Transactional(readOnly = true)
   public Plan require(UUID id) {
-    return OncePerRead.of(Plan.class, id, () -> view(store.require(id, "plan")));
+    return OncePerRead.of(Plan.class, id, () -> kept(store.require(id, "plan")));
   }
 
   Plan create(PlanForm form) {
@@ -280,6 +285,17 @@ class PlanService implements Plans {
 
   private List<String> tags(PlanRow r) {
     return json.read(r.tags, new TypeReference<List<String>>() {});
+  }
+
+  /** The plan as it was read before, while neither it nor the catalogue changed. */
+  private Plan kept(PlanRow r) {
+    Under under = new Under(r.version, movements.planAdapter());
+    Plan plan = known.get(r.id, under);
+    if (plan == null) {
+      plan = view(r);
+      known.put(r.id, under, plan);
+    }
+    return plan;
   }
 
   private Plan view(PlanRow r) {

@@ -59,7 +59,10 @@ class StampListener
   public void onPostDelete(PostDeleteEvent e) {
     wrote(e.getSession(), e.getPersister(), e.getId(), e.getDeletedState());
     if (e.getEntity() instanceof StampedItself) {
-      touched(e.getSession()).gone.add((UUID) e.getId());
+      Touched touched = touched(e.getSession());
+      touched.gone.add((UUID) e.getId());
+      // that somebody went shows in the studio's, whatever was on file of theirs
+      touched.raised.add((UUID) e.getSession().getTenantIdentifierValue());
     }
   }
 

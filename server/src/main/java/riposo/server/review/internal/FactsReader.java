@@ -63,9 +63,7 @@ class FactsReader {
   ReviewFacts read(UUID clientId, LocalDate from, LocalDate to) {
     Clients.Client client = clients.require(clientId);
     List<Runs.SessionLine> lines =
-        runs.lines(clientId).stream()
-            .filter(l -> !l.date().isBefore(from) && !l.date().isAfter(to))
-            .toList();
+        runs.lines(clientId, from).stream().filter(l -> !l.date().isAfter(to)).toList();
     Map<UUID, NextDay> told = checkIns.mornings(clientId).next();
     List<NextDay> mornings =
         lines.stream().map(l -> told.get(l.runId())).filter(Objects::nonNull).toList();

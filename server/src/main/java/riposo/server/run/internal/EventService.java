@@ -25,6 +25,7 @@ import riposo.core.run.RunState;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
 import riposo.server.platform.Problems;
+import riposo.server.platform.Stamps;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import tools.jackson.databind.JsonNode;
@@ -79,6 +80,7 @@ class EventService {
   private final Json json;
   private final Audit audit;
   private final Studios studios;
+  private final Stamps stamps;
   private final ApplicationEventPublisher publisher;
   private final TransactionTemplate transactions;
 
@@ -88,6 +90,7 @@ class EventService {
       Json json,
       Audit audit,
       Studios studios,
+      Stamps stamps,
       ApplicationEventPublisher publisher,
       PlatformTransactionManager transactions) {
     this.store = store;
@@ -95,6 +98,7 @@ class EventService {
     this.json = json;
     this.audit = audit;
     this.studios = studios;
+    this.stamps = stamps;
     this.publisher = publisher;
     this.transactions = new TransactionTemplate(transactions);
   }
@@ -153,10 +157,15 @@ class EventService {
         answers.add(filing.file(i, r));
       }
     }
+    boolean over = row.status.ended();
     RunState state = log.state(sheet, log.events(id));
     row.bring(state);
     if (!filing.kept.isEmpty()) {
       row.heardAt = studios.now();
+      // what comes in late, a pulse say, changes what was worked out of a run that was over
+      if (over) {
+        stamps.touch(sheet.ids());
+      }
       // a change decides which form the sets told after it are of
       if (filing.kept.stream()
           .anyMatch(e -> e instanceof RunEvent.Logged || e instanceof RunEvent.Changed)) {

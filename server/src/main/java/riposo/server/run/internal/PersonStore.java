@@ -45,16 +45,19 @@ interface PersonStore extends Store<PersonRow> {
   @Query(
       "select new riposo.server.run.Runs$SessionLine(p.runId, p.onDate, r.planName, r.status, p.effortAfter,"
           + " coalesce(p.minutes, r.minutes), p.dose, p.note) from RunPerson p join Run r on r.id = p.runId"
-          + " where p.clientId = :client order by p.onDate, p.createdAt")
-  List<Runs.SessionLine> lines(UUID client);
+          + " where p.clientId = :client and p.onDate >= :since order by p.onDate, p.createdAt")
+  List<Runs.SessionLine> lines(UUID client, LocalDate since);
+
+  @Query("select p.onDate from RunPerson p where p.runId = :run and p.clientId = :client")
+  @Nullable LocalDate day(UUID run, UUID client);
 
   @Query(
-      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate))"
+      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate), count(p))"
           + " from RunPerson p where p.clientId in :clients group by p.studioId, p.clientId")
   List<Runs.Trained> trained(Collection<UUID> clients);
 
   @Query(
-      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate))"
+      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate), count(p))"
           + " from RunPerson p where p.clientId in :clients and p.onDate < :day group by p.studioId, p.clientId")
   List<Runs.Trained> lastBefore(Collection<UUID> clients, LocalDate day);
 

@@ -535,8 +535,14 @@ class RunService implements Runs {
 
   @Override
   @Transactional(readOnly = true)
-  public List<SessionLine> lines(UUID clientId) {
-    return people.lines(clientId);
+  public List<SessionLine> lines(UUID clientId, LocalDate since) {
+    return people.lines(clientId, since);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public @Nullable LocalDate day(UUID runId, UUID clientId) {
+    return people.day(runId, clientId);
   }
 
   @Override

@@ -41,8 +41,8 @@ class CourseViews implements Courses {
   @Override
   public List<FamilyCourse> of(UUID clientId, LocalDate from, LocalDate to) {
     Map<UUID, LocalDate> days =
-        runs.lines(clientId).stream()
-            .filter(l -> !l.date().isBefore(from) && !l.date().isAfter(to))
+        runs.lines(clientId, from).stream()
+            .filter(l -> !l.date().isAfter(to))
             .collect(Collectors.toMap(Runs.SessionLine::runId, Runs.SessionLine::date));
     Map<String, List<Runs.SetLine>> sets = new LinkedHashMap<>();
     for (Runs.SetLine s : runs.setLines(clientId, from)) {

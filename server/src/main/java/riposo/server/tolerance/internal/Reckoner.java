@@ -69,42 +69,38 @@ class Reckoner {
 
   /** A client's runs, mornings and verdicts of late: four months up to the newest session. */
   Case of(UUID clientId) {
-    return of(clientId, runs.lines(clientId));
-  }
-
-  /** The same where the sessions are known. */
-  Case of(UUID clientId, List<Runs.SessionLine> lines) {
-    LocalDate newest = lines.isEmpty() ? studios.today() : lines.get(lines.size() - 1).date();
-    return since(clientId, newest.minusDays(WINDOW));
+    return since(clientId, window(clientId));
   }
 
   /**
    * The same, with the mornings of the sessions from a day on, however long ago.
    *
+   * @param newest the day of the newest session
    * @param shown the first day that is shown
    */
-  Case of(UUID clientId, List<Runs.SessionLine> lines, LocalDate shown) {
-    LocalDate newest = lines.isEmpty() ? studios.today() : lines.get(lines.size() - 1).date();
+  Case of(UUID clientId, LocalDate newest, LocalDate shown) {
     LocalDate since = newest.minusDays(WINDOW);
     return since(clientId, since, shown.isBefore(since) ? shown : since);
   }
 
+  private LocalDate window(UUID clientId) {
+    return runs.trained(List.of(clientId)).stream()
+        .findFirst()
+        .map(Runs.Trained::newest)
+        .orElseGet(studios::today)
+        .minusDays(WINDOW);
+  }
+
   /** The same, with every session from a day on, however long ago. */
   Case showing(UUID clientId, LocalDate shown) {
-    List<Runs.SessionLine> lines = runs.lines(clientId);
-    LocalDate newest = lines.isEmpty() ? studios.today() : lines.get(lines.size() - 1).date();
-    LocalDate since = newest.minusDays(WINDOW);
+    LocalDate since = window(clientId);
     return since(clientId, shown.isBefore(since) ? shown : since);
   }
 
   /** The same, from four months before a run on. */
   Case around(UUID clientId, UUID runId) {
-    List<Runs.SessionLine> lines = runs.lines(clientId);
-    return lines.stream()
-        .filter(l -> l.runId().equals(runId))
-        .findFirst()
-        .map(l -> since(clientId, l.date().minusDays(WINDOW)))
-        .orElseGet(() -> of(clientId, lines));
+    LocalDate day = runs.day(runId, clientId);
+    return since(clientId, day == null ? window(clientId) : day.minusDays(WINDOW));
   }
 
   /** The same from a day on. */

@@ -27,7 +27,11 @@ import riposo.core.trend.Trend;
 import riposo.core.trend.WeekLoad;
 import riposo.core.wording.TrendWords;
 import riposo.core.wording.VerdictWords;
+import riposo.server.client.Clients;
 import riposo.server.movement.Movements;
+import riposo.server.platform.Stamped;
+import riposo.server.platform.Stamps;
+import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
 import riposo.server.screening.TodayChecks;
@@ -136,7 +140,22 @@ class ToleranceViews {
       List<TimeAway> away,
       SpanSummary summary,
       List<FamilyRow> families,
-      List<OverrideView> overrides) {}
+      List<OverrideView> overrides) {
+    /** How much there is of it, in marks of the strips; a family with its words counts as 60. */
+    int size() {
+      return list.size()
+          + families.stream().mapToInt(f -> 60 + f.marks().size()).sum()
+          + 10 * overrides.size();
+    }
+  }
+
+  private record Key(UUID clientId, @Nullable Integer weeks) {}
+
+  private record Under(long client, long studio, LocalDate today) {}
+
+  /** Some 30 MB at most: twelve weeks of 500 clients, or five years of 80. */
+  private final Stamped<Key, Under, ToleranceView> known =
+      new Stamped<>(300_000, ToleranceView::size);
 
   private final Reckoner reckoner;
   private final VerdictStore store;
@@ -145,6 +164,8 @@ class ToleranceViews {
   private final VerdictViews verdicts;
   private final TodayChecks checks;
   private final Studios studios;
+  private final Clients clients;
+  private final Stamps stamps;
   private final ObjectProvider<Bookings> bookings;
 
   ToleranceViews(
@@ -155,6 +176,8 @@ class ToleranceViews {
       VerdictViews verdicts,
       TodayChecks checks,
       Studios studios,
+      Clients clients,
+      Stamps stamps,
       ObjectProvider<Bookings> bookings) {
     this.reckoner = reckoner;
     this.store = store;
@@ -163,23 +186,46 @@ class ToleranceViews {
     this.verdicts = verdicts;
     this.checks = checks;
     this.studios = studios;
+    this.clients = clients;
+    this.stamps = stamps;
     this.bookings = bookings;
   }
 
   /**
-   * The tolerance of a client.
+   * The tolerance of a client, worked out anew where something of the client or of the studio
+   * changed since. What a decision rests on is never taken from here.
    *
    * @param weeks up to today; null for all
    */
   ToleranceView view(UUID clientId, @Nullable Integer weeks) {
+    clients.require(clientId);
     LocalDate today = studios.today();
-    List<Runs.SessionLine> all = runs.lines(clientId);
-    LocalDate first = all.isEmpty() ? today : all.get(0).date();
+    Map<UUID, Long> now = stamps.of(List.of(clientId));
+    Under under =
+        new Under(
+            now.getOrDefault(clientId, 0L), now.getOrDefault(StudioContext.current(), 0L), today);
+    Key key = new Key(clientId, weeks);
+    ToleranceView view = known.get(key, under);
+    if (view == null) {
+      view = anew(clientId, weeks, today);
+      // while a run goes on it says more than its people and sets do
+      if (view.list().stream().noneMatch(s -> s.how() == HeldHow.OPEN)) {
+        known.put(key, under, view);
+      }
+    }
+    return view;
+  }
+
+  private ToleranceView anew(UUID clientId, @Nullable Integer weeks, LocalDate today) {
+    Runs.Trained trained = runs.trained(List.of(clientId)).stream().findFirst().orElse(null);
+    LocalDate first = trained == null ? today : trained.first();
     // a span begins with the first session where that is later
     LocalDate start = weeks == null ? first : today.minusWeeks(weeks).plusDays(1);
     LocalDate from = start.isBefore(first) ? first : start;
-    Reckoner.Case of = reckoner.of(clientId, all, from);
-    List<Runs.SessionLine> lines = all.stream().filter(l -> !l.date().isBefore(from)).toList();
+    LocalDate load = today.minusDays(WeekLoad.SPAN);
+    List<Runs.SessionLine> read = runs.lines(clientId, from.isBefore(load) ? from : load);
+    Reckoner.Case of = reckoner.of(clientId, trained == null ? today : trained.newest(), from);
+    List<Runs.SessionLine> lines = read.stream().filter(l -> !l.date().isBefore(from)).toList();
     History history = of.history();
     Map<UUID, Integer> at = new HashMap<>();
     lines.forEach(l -> at.put(l.runId(), at.size()));
@@ -211,8 +257,8 @@ class ToleranceViews {
     return new ToleranceView(
         today,
         from,
-        all.size(),
-        all.isEmpty() ? null : first,
+        trained == null ? 0 : (int) trained.sessions(),
+        trained == null ? null : first,
         of.client.school().name(),
         of.client.school().line(of.client.usualPain()),
         Math.max(1, of.client.goalEffort() - 1),
@@ -222,8 +268,8 @@ class ToleranceViews {
                 .filter(f -> f.verdict() != null && f.verdict().status().equals("WAITING"))
                 .count(),
         list,
-        away(all, from, today),
-        summary(clientId, all, list, of, from, today),
+        away(before(clientId, from), lines, from, today),
+        summary(clientId, read, first, list, of, from, today),
         families,
         verdicts.overrides(of, history));
   }
@@ -250,10 +296,21 @@ class ToleranceViews {
                 : l.dose() == TodayCheck.Dose.SHORT ? HeldHow.SHORT : HeldHow.WHOLE;
   }
 
-  /** Longer than a gap takes nothing off: between any two sessions, and since the last. */
-  private static List<TimeAway> away(List<Runs.SessionLine> all, LocalDate from, LocalDate today) {
+  /** The day of the last session before a day; none where there is none. */
+  private Stream<LocalDate> before(UUID clientId, LocalDate day) {
+    return runs.lastBefore(List.of(clientId), day).values().stream();
+  }
+
+  /**
+   * Longer than a gap takes nothing off: between any two sessions, and since the last.
+   *
+   * @param before the day of the session before those shown
+   */
+  private static List<TimeAway> away(
+      Stream<LocalDate> before, List<Runs.SessionLine> shown, LocalDate from, LocalDate today) {
     List<LocalDate> days =
-        Stream.concat(all.stream().map(Runs.SessionLine::date), Stream.of(today.plusDays(1)))
+        Stream.of(before, shown.stream().map(Runs.SessionLine::date), Stream.of(today.plusDays(1)))
+            .flatMap(d -> d)
             .distinct()
             .sorted()
             .toList();
@@ -270,16 +327,20 @@ class ToleranceViews {
 
   private SpanSummary summary(
       UUID clientId,
-      List<Runs.SessionLine> all,
+      List<Runs.SessionLine> read,
+      LocalDate first,
       List<HeldSession> shown,
       Reckoner.Case of,
       LocalDate from,
       LocalDate today) {
     WeekLoad week =
         WeekLoad.of(
-            all.stream()
-                .filter(l -> l.status().ended())
-                .map(l -> new WeekLoad.Load(l.date(), l.load()))
+            Stream.concat(
+                    // that there were sessions long ago
+                    Stream.of(new WeekLoad.Load(first, 0)).filter(l -> l.day().isBefore(today)),
+                    read.stream()
+                        .filter(l -> l.status().ended())
+                        .map(l -> new WeekLoad.Load(l.date(), l.load())))
                 .toList(),
             today);
     List<String> lines = new ArrayList<>();

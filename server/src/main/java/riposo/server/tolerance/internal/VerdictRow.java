@@ -6,7 +6,6 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
-import java.util.List;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -98,11 +97,6 @@ class VerdictRow extends Owned {
   }
 
   /** Whether one is of a later run than another. */
-  /** Whether it is of one of these days of its family. */
-  boolean isOf(List<VerdictStore.FamilyDay> days) {
-    return days.contains(new VerdictStore.FamilyDay(familyId, onDate));
-  }
-
   static boolean after(VerdictRow a, VerdictRow b) {
     return !a.id.equals(b.id)
         && (a.onDate.isAfter(b.onDate)

@@ -3,15 +3,18 @@ package riposo.server.tolerance.internal;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.Query;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.VerdictStatus;
+import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Store;
 import riposo.server.tolerance.Verdicts;
 
@@ -37,37 +40,55 @@ interface VerdictStore extends Store<VerdictRow> {
       return last(ofTheNewestDayThatLeave(clients));
     }
     UUID client = clients.iterator().next();
-    List<FamilyDay> days = daysThatLeave(client);
-    return last(of(client, days).stream().filter(v -> v.outcome != null && v.isOf(days)).toList());
+    Map<String, LocalDate> days = new HashMap<>();
+    for (FamilyDays d : days(client)) {
+      if (d.left() != null) {
+        days.put(d.family(), d.left());
+      }
+    }
+    return of(client, days, v -> v.outcome != null);
   }
 
-  /** The newest day of a family. */
-  record FamilyDay(@Nullable String family, LocalDate day) {}
+  /**
+   * The newest day of a family, and the newest that leaves a standing; null where none does.
+   *
+   * @param family its id
+   */
+  record FamilyDays(String family, LocalDate newest, @Nullable LocalDate left) {}
+
+  /** Of each family of a client; asked once in a read. */
+  default List<FamilyDays> days(UUID client) {
+    return OncePerRead.of(FamilyDays.class, client, () -> readDays(client));
+  }
 
   @Query(
-      "select new riposo.server.tolerance.internal.VerdictStore$FamilyDay(w.leavesId, max(w.onDate))"
-          + " from FamilyVerdict w where w.clientId = :client group by w.leavesId")
-  List<FamilyDay> daysThatLeave(UUID client);
-
-  @Query(
-      "select new riposo.server.tolerance.internal.VerdictStore$FamilyDay(w.familyId, max(w.onDate))"
+      "select new riposo.server.tolerance.internal.VerdictStore$FamilyDays(w.familyId, max(w.onDate),"
+          + " max(case when w.leavesId is null then null else w.onDate end))"
           + " from FamilyVerdict w where w.clientId = :client group by w.familyId")
-  List<FamilyDay> days(UUID client);
+  List<FamilyDays> readDays(UUID client);
 
   List<VerdictRow> findByClientIdAndOnDateInOrderByOnDateAscCreatedAtAsc(
       UUID client, Collection<LocalDate> days);
 
-  private List<VerdictRow> of(UUID client, List<FamilyDay> days) {
+  /** The last of each family's day. */
+  private List<VerdictRow> of(
+      UUID client, Map<String, LocalDate> days, Predicate<VerdictRow> wanted) {
     return days.isEmpty()
         ? List.of()
-        : findByClientIdAndOnDateInOrderByOnDateAscCreatedAtAsc(
-            client, days.stream().map(FamilyDay::day).distinct().toList());
+        : last(
+            findByClientIdAndOnDateInOrderByOnDateAscCreatedAtAsc(
+                    client, days.values().stream().distinct().toList())
+                .stream()
+                .filter(v -> v.onDate.equals(days.get(v.familyId)))
+                .filter(wanted)
+                .toList());
   }
 
   /** The newest verdict of each family. */
   default List<VerdictRow> newest(UUID client) {
-    List<FamilyDay> days = days(client);
-    return last(of(client, days).stream().filter(v -> v.isOf(days)).toList());
+    Map<String, LocalDate> days = new HashMap<>();
+    days(client).forEach(d -> days.put(d.family(), d.newest()));
+    return of(client, days, v -> true);
   }
 
   /** Of each client and family the last. */

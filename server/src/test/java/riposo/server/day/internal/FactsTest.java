@@ -73,12 +73,7 @@ class FactsTest extends PathDesk {
             studios);
     ClientListService list =
         new ClientListService(
-            facts,
-            context.getBean(AppointmentStore.class),
-            plans,
-            context.getBean(riposo.server.group.Groups.class),
-            waits,
-            studios);
+            facts, plans, context.getBean(riposo.server.group.Groups.class), waits, studios);
     TransactionTemplate read = new TransactionTemplate(transactions);
     read.setReadOnly(true);
     return in(() -> read.execute(s -> new Seen(day.day(), list.page(ALL))));
