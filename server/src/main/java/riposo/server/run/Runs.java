@@ -131,6 +131,9 @@ public interface Runs {
   /** The newest day before that day on which each trained; without those who never did. */
   Map<UUID, LocalDate> lastBefore(Collection<UUID> clients, LocalDate day);
 
+  /** The same of one; null where they never did. */
+  @Nullable LocalDate lastBefore(UUID client, LocalDate day);
+
   /** The runs of everybody whose words after are not on file, in time order. */
   List<Summary> unclosed();
 

@@ -61,6 +61,10 @@ interface PersonStore extends Store<PersonRow> {
           + " from RunPerson p where p.clientId in :clients and p.onDate < :day group by p.studioId, p.clientId")
   List<Runs.Trained> lastBefore(Collection<UUID> clients, LocalDate day);
 
+  /** The same of one; null when there is none. */
+  @Query("select max(p.onDate) from RunPerson p where p.clientId = :client and p.onDate < :day")
+  @Nullable LocalDate lastBefore(UUID client, LocalDate day);
+
   @Query(LINE + "where p.clientId in :clients and p.onDate = :day order by r.createdAt")
   List<Runs.Summary> on(Collection<UUID> clients, LocalDate day);
 

@@ -41,6 +41,7 @@ import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
+import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Owned;
 import riposo.server.platform.Paged;
 import riposo.server.platform.Problems;
@@ -497,6 +498,12 @@ class RunService implements Runs {
 
   @Override
   @Transactional(readOnly = true)
+  public @Nullable LocalDate lastBefore(UUID client, LocalDate day) {
+    return people.lastBefore(client, day);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
   public List<Summary> unclosed() {
     return people.unclosed();
   }
@@ -548,7 +555,9 @@ class RunService implements Runs {
   @Override
   @Transactional(readOnly = true)
   public List<Trained> trained(Collection<UUID> clients) {
-    return clients.isEmpty() ? List.of() : people.trained(clients);
+    return clients.isEmpty()
+        ? List.of()
+        : OncePerRead.of(Trained.class, Set.copyOf(clients), () -> people.trained(clients));
   }
 
   @Override

@@ -298,7 +298,7 @@ class ToleranceViews {
 
   /** The day of the last session before a day; none where there is none. */
   private Stream<LocalDate> before(UUID clientId, LocalDate day) {
-    return runs.lastBefore(List.of(clientId), day).values().stream();
+    return Stream.ofNullable(runs.lastBefore(clientId, day));
   }
 
   /**

@@ -1,6 +1,7 @@
 package riposo.server.tolerance.internal;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -56,16 +57,46 @@ interface VerdictStore extends Store<VerdictRow> {
    */
   record FamilyDays(String family, LocalDate newest, @Nullable LocalDate left) {}
 
+  /** Days before the newest verdict in which most families are found. */
+  int LATELY = 60;
+
   /** Of each family of a client; asked once in a read. */
   default List<FamilyDays> days(UUID client) {
     return OncePerRead.of(FamilyDays.class, client, () -> readDays(client));
   }
 
-  @Query(
+  /** Five years are looked through only for the families that leave nothing lately. */
+  private List<FamilyDays> readDays(UUID client) {
+    LocalDate newest = newestDay(client);
+    if (newest == null) {
+      return List.of();
+    }
+    List<FamilyDays> found =
+        new ArrayList<>(
+            daysSince(client, newest.minusDays(LATELY)).stream()
+                .filter(d -> d.left() != null)
+                .toList());
+    List<String> known = found.stream().map(FamilyDays::family).toList();
+    found.addAll(known.isEmpty() ? daysOfAll(client) : daysBut(client, known));
+    return found;
+  }
+
+  @Query("select max(w.onDate) from FamilyVerdict w where w.clientId = :client")
+  @Nullable LocalDate newestDay(UUID client);
+
+  String DAYS =
       "select new riposo.server.tolerance.internal.VerdictStore$FamilyDays(w.familyId, max(w.onDate),"
           + " max(case when w.leavesId is null then null else w.onDate end))"
-          + " from FamilyVerdict w where w.clientId = :client group by w.familyId")
-  List<FamilyDays> readDays(UUID client);
+          + " from FamilyVerdict w where w.clientId = :client ";
+
+  @Query(DAYS + "and w.onDate >= :since group by w.familyId")
+  List<FamilyDays> daysSince(UUID client, LocalDate since);
+
+  @Query(DAYS + "and w.familyId not in :known group by w.familyId")
+  List<FamilyDays> daysBut(UUID client, Collection<String> known);
+
+  @Query(DAYS + "group by w.familyId")
+  List<FamilyDays> daysOfAll(UUID client);
 
   List<VerdictRow> findByClientIdAndOnDateInOrderByOnDateAscCreatedAtAsc(
       UUID client, Collection<LocalDate> days);
