@@ -17,23 +17,25 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntFunction;
 import tools.jackson.databind.JsonNode;
 
 /**
  * How a practice made by {@code ./riposo bench seed} answers: {@code ./riposo bench load}. Every
- * route alone with one user, then with 20 and 50 users at one request a second each, while five
- * times a second something of a client with many runs changes; statements a request, counted by the
+ * route alone with one user, then with 20 and 50 users at one request a second each, while once a
+ * second something of a client with many runs changes; statements a request, counted by the
  * database.
  */
 public final class PracticeLoad {
   private static final int[] USERS = {20, 50};
   private static final int ONE = 12;
   private static final int SECONDS = 8;
-  private static final int WARM_UP_SECONDS = 40;
+  private static final int WARM_UP_SECONDS = 90;
+  private static final int WARM_UP_USERS = 4;
 
-  /** Something of a client changes so often while many ask. */
-  private static final int CHANGE_MS = 200;
+  /** Something of a client changes so often while many ask: of twenty requests one writes. */
+  private static final int CHANGE_MS = 1000;
 
   /** So many are closed and answered before it counts, and so many that count. */
   private static final int WARM_UP = 10;
@@ -138,7 +140,7 @@ public final class PracticeLoad {
     if (only.isEmpty() || "adapted a second".contains(only)) {
       System.out.printf(
           Locale.ROOT,
-          "adapted plans a second, 8 at once: %.0f for clients without a run, %.0f for those with many%n",
+          "adapted plans a second, 8 at once, each asked for before: %.0f for clients without a run, %.0f for those with many%n",
           ceiling(fresh),
           ceiling(deep));
     }
@@ -173,14 +175,27 @@ public final class PracticeLoad {
   }
 
   /** A practice's server has been up for a while: every route is asked often before it counts. */
-  private int warm(List<Route> routes) throws IOException, InterruptedException {
-    int asked = 0;
+  private int warm(List<Route> routes) throws Exception {
+    AtomicInteger asked = new AtomicInteger();
     long end = System.nanoTime() + WARM_UP_SECONDS * 1_000_000_000L;
-    while (System.nanoTime() < end) {
-      desks.get(0).text(routes.get(asked % routes.size()).path.apply(asked));
-      asked++;
+    List<Callable<Boolean>> work = new ArrayList<>();
+    for (int u = 0; u < WARM_UP_USERS; u++) {
+      Desk d = desks.get(u);
+      work.add(
+          () -> {
+            while (System.nanoTime() < end) {
+              int n = asked.getAndIncrement();
+              d.text(routes.get(n % routes.size()).path.apply(n));
+            }
+            return true;
+          });
     }
-    return asked;
+    ExecutorService pool = Executors.newFixedThreadPool(WARM_UP_USERS);
+    for (Future<Boolean> f : pool.invokeAll(work)) {
+      f.get();
+    }
+    pool.shutdown();
+    return asked.get();
   }
 
   /** One request. */
@@ -258,6 +273,9 @@ public final class PracticeLoad {
   }
 
   private double ceiling(List<String> clients) throws Exception {
+    for (String c : clients) {
+      desks.get(0).text("/clients/" + c + "/adapted/" + plan);
+    }
     ExecutorService pool = Executors.newFixedThreadPool(8);
     List<Callable<Integer>> work = new ArrayList<>();
     for (int u = 0; u < 8; u++) {

@@ -3,7 +3,16 @@ package riposo.server.platform;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
 import org.jspecify.annotations.Nullable;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -20,7 +29,16 @@ public final class Stamped<K, S, V> {
 
   private record Of<K>(UUID studio, K key) {}
 
+  private record Asked<K, S>(Of<K> of, S under) {}
+
+  /** As long as somebody waits for what another works out. */
+  private static final int PATIENCE_S = 10;
+
   private final Cache<Of<K>, Kept<S, V>> kept;
+
+  /** What is being worked out at this moment. */
+  private final ConcurrentMap<Asked<K, S>, CompletableFuture<Optional<V>>> going =
+      new ConcurrentHashMap<>();
 
   public Stamped(int most) {
     this(most, v -> 1);
@@ -45,6 +63,59 @@ public final class Stamped<K, S, V> {
     return new Of<>(StudioContext.current(), key);
   }
 
+  /**
+   * What is known under this stamp, or is worked out now: by one, while the others who ask for the
+   * same wait for it. In a transaction that may write it is always worked out.
+   */
+  public V of(K key, S under, Supplier<V> work) {
+    return of(key, under, work, v -> true);
+  }
+
+  /**
+   * The same.
+   *
+   * @param lasts whether an answer may be kept; one that may not is for who asked alone
+   */
+  public V of(K key, S under, Supplier<V> work, Predicate<V> lasts) {
+    if (!reads()) {
+      return work.get();
+    }
+    V before = get(key, under);
+    if (before != null) {
+      return before;
+    }
+    Asked<K, S> asked = new Asked<>(of(key), under);
+    CompletableFuture<Optional<V>> mine = new CompletableFuture<>();
+    CompletableFuture<Optional<V>> others = going.putIfAbsent(asked, mine);
+    if (others != null) {
+      return await(others).orElseGet(work);
+    }
+    Optional<V> told = Optional.empty();
+    try {
+      V now = work.get();
+      if (lasts.test(now)) {
+        put(key, under, now);
+        told = Optional.of(now);
+      }
+      return now;
+    } finally {
+      going.remove(asked, mine);
+      mine.complete(told);
+    }
+  }
+
+  /** Empty where it failed, may not be kept or takes too long: then everybody works it out. */
+  private Optional<V> await(CompletableFuture<Optional<V>> others) {
+    try {
+      return others.get(PATIENCE_S, TimeUnit.SECONDS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return Optional.empty();
+    } catch (ExecutionException | TimeoutException e) {
+      return Optional.empty();
+    }
+  }
+
   /** What is known under this stamp; null where nothing is, and in a transaction that may write. */
   public @Nullable V get(K key, S under) {
     Kept<S, V> k = reads() ? kept.getIfPresent(of(key)) : null;
@@ -55,6 +126,11 @@ public final class Stamped<K, S, V> {
     if (reads()) {
       kept.put(of(key), new Kept<>(under, value));
     }
+  }
+
+  /** Lets go at once of what weighs too much. */
+  void settle() {
+    kept.cleanUp();
   }
 
   /** Where something may be written, what is written has not raised its stamp yet. */

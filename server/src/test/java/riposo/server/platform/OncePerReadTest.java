@@ -53,7 +53,7 @@ class OncePerReadTest {
             });
   }
 
-  private static TransactionTemplate transaction(boolean readOnly) {
+  static TransactionTemplate transaction(boolean readOnly) {
     TransactionTemplate t = new TransactionTemplate(new Nothing());
     t.setReadOnly(readOnly);
     return t;

@@ -235,16 +235,8 @@ class CheckInService implements CheckIns, Readiness.ToldAfter, ReadAhead.Part {
   }
 
   @Nullable NextDay told(CheckInRows.CheckIn c) {
-    if (c.answer == null) {
-      return null;
-    }
-    NextDay before = answers.get(c.id, c.answer);
-    if (before != null) {
-      return before;
-    }
-    NextDay told = json.read(c.answer, NextDay.class);
-    answers.put(c.id, c.answer, told);
-    return told;
+    String answer = c.answer;
+    return answer == null ? null : answers.of(c.id, answer, () -> json.read(answer, NextDay.class));
   }
 
   @Override

@@ -26,6 +26,8 @@ import org.springframework.transaction.annotation.Transactional;
 import riposo.server.client.Clients;
 import riposo.server.group.Groups;
 import riposo.server.platform.Download;
+import riposo.server.platform.Stamped;
+import riposo.server.platform.Stamps;
 import riposo.server.platform.Studios;
 
 /**
@@ -41,12 +43,29 @@ class CalendarService {
   /** How far ahead everybody's sessions are written out. */
   private static final int AHEAD = 91;
 
+  private record Key(@Nullable UUID clientId) {}
+
+  /**
+   * What a calendar rests on.
+   *
+   * @param meetings of groups that are written out
+   */
+  private record Under(
+      Stamps.Sum stamps,
+      Studios.Studio studio,
+      LocalDate today,
+      Map<LocalDate, List<Groups.Due>> meetings) {}
+
+  /** At most some 20 MB of text. */
+  private final Stamped<Key, Under, String> known = new Stamped<>(20_000_000, String::length);
+
   private final AppointmentStore store;
   private final Clients clients;
   private final ClientFacts clientFacts;
   private final SessionFacts sessions;
   private final Groups groups;
   private final Studios studios;
+  private final Stamps stamps;
 
   CalendarService(
       AppointmentStore store,
@@ -54,13 +73,15 @@ class CalendarService {
       ClientFacts clientFacts,
       SessionFacts sessions,
       Groups groups,
-      Studios studios) {
+      Studios studios,
+      Stamps stamps) {
     this.store = store;
     this.clients = clients;
     this.clientFacts = clientFacts;
     this.sessions = sessions;
     this.groups = groups;
     this.studios = studios;
+    this.stamps = stamps;
   }
 
   /**
@@ -69,15 +90,28 @@ class CalendarService {
    */
   @Transactional(readOnly = true)
   Download<String> calendar(@Nullable UUID clientId) {
-    ZoneId zone = ZoneId.of(studios.current().zone());
+    if (clientId != null) {
+      clients.require(clientId);
+    }
     LocalDate today = studios.today();
+    List<LocalDate> days = IntStream.range(0, DAYS).mapToObj(today::plusDays).toList();
+    Under under =
+        new Under(
+            stamps.sum(),
+            studios.current(),
+            today,
+            clientId == null ? groups.meetings(days) : Map.of());
+    return new Download<>(
+        "sessions.ics", known.of(new Key(clientId), under, () -> written(clientId, under)));
+  }
+
+  private String written(@Nullable UUID clientId, Under under) {
+    ZoneId zone = ZoneId.of(under.studio().zone());
+    LocalDate today = under.today();
     Calendar cal = new Calendar();
     cal.add(new ProdId("-//Riposo//Sessions//EN"));
     cal.add(ImmutableVersion.VERSION_2_0);
     cal.add(ImmutableCalScale.GREGORIAN);
-    if (clientId != null) {
-      clients.require(clientId);
-    }
     Map<UUID, ClientFacts.Fact> who = clientFacts.all(today, false).of();
     List<AppointmentRow> rows =
         (clientId == null
@@ -95,21 +129,18 @@ class CalendarService {
               Math.max(600, of.totalSeconds()),
               c.name() + ", " + of.plan(),
               a.id + "@riposo",
-              studios.current().name()));
+              under.studio().name()));
     }
-    if (clientId == null) {
-      List<LocalDate> days = IntStream.range(0, DAYS).mapToObj(today::plusDays).toList();
-      for (Map.Entry<LocalDate, List<Groups.Due>> meetings : groups.meetings(days).entrySet()) {
-        LocalDate day = meetings.getKey();
-        for (Groups.Due g : meetings.getValue()) {
-          cal.add(
-              event(
-                  day.atTime(g.time()).atZone(zone),
-                  Math.max(600, g.seconds()),
-                  g.name() + ", " + g.plan(),
-                  g.id() + "-" + day + "@riposo",
-                  studios.current().name()));
-        }
+    for (Map.Entry<LocalDate, List<Groups.Due>> meetings : under.meetings().entrySet()) {
+      LocalDate day = meetings.getKey();
+      for (Groups.Due g : meetings.getValue()) {
+        cal.add(
+            event(
+                day.atTime(g.time()).atZone(zone),
+                Math.max(600, g.seconds()),
+                g.name() + ", " + g.plan(),
+                g.id() + "-" + day + "@riposo",
+                under.studio().name()));
       }
     }
     StringWriter out = new StringWriter();
@@ -118,7 +149,7 @@ class CalendarService {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    return new Download<>("sessions.ics", out.toString());
+    return out.toString();
   }
 
   private VEvent event(ZonedDateTime at, int seconds, String what, String uid, String where) {

@@ -103,21 +103,18 @@ class ClientFacts {
 
   /** Everybody in use, those put away too where asked. */
   Everybody all(LocalDate day, boolean archived) {
-    AllUnder under = new AllUnder(stamps.sum(), day);
-    Everybody before = everybody.get(archived, under);
-    if (before != null) {
-      return before;
-    }
-    Map<UUID, Fact> of = facts(day, archived);
-    Everybody all =
-        new Everybody(
-            Map.copyOf(of),
-            of.values().stream()
-                .filter(f -> f.archivedOn() == null)
-                .sorted(Comparator.comparing(Fact::name))
-                .toList());
-    everybody.put(archived, under, all);
-    return all;
+    return everybody.of(
+        archived,
+        new AllUnder(stamps.sum(), day),
+        () -> {
+          Map<UUID, Fact> of = facts(day, archived);
+          return new Everybody(
+              Map.copyOf(of),
+              of.values().stream()
+                  .filter(f -> f.archivedOn() == null)
+                  .sorted(Comparator.comparing(Fact::name))
+                  .toList());
+        });
   }
 
   private Map<UUID, Fact> facts(LocalDate day, boolean archived) {

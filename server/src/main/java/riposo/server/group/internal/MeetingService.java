@@ -164,13 +164,7 @@ class MeetingService {
             m,
             stamps.of(named),
             studios.today());
-    GroupSheet before = known.get(new Key(id, day), now);
-    if (before != null) {
-      return before;
-    }
-    GroupSheet sheet = maker.make(given(id, day, m));
-    known.put(new Key(id, day), now, sheet);
-    return sheet;
+    return known.of(new Key(id, day), now, () -> maker.make(given(id, day, m)));
   }
 
   /** Somebody comes; the others keep their lanes where that is possible. */

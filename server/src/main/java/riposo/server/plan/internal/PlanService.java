@@ -289,13 +289,7 @@ class PlanService implements Plans {
 
   /** The plan as it was read before, while neither it nor the catalogue changed. */
   private Plan kept(PlanRow r) {
-    Under under = new Under(r.version, movements.planAdapter());
-    Plan plan = known.get(r.id, under);
-    if (plan == null) {
-      plan = view(r);
-      known.put(r.id, under, plan);
-    }
-    return plan;
+    return known.of(r.id, new Under(r.version, movements.planAdapter()), () -> view(r));
   }
 
   private Plan view(PlanRow r) {

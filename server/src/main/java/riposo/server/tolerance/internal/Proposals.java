@@ -47,13 +47,7 @@ class Proposals implements ProposalSource {
   @Override
   public Map<String, Proposal> proposals(UUID clientId) {
     Under now = new Under(stamps.of(List.of(clientId)), studios.today());
-    Map<String, Proposal> before = known.get(clientId, now);
-    if (before != null) {
-      return before;
-    }
-    Map<String, Proposal> all = Map.copyOf(reckoned(clientId));
-    known.put(clientId, now, all);
-    return all;
+    return known.of(clientId, now, () -> Map.copyOf(reckoned(clientId)));
   }
 
   private Map<String, Proposal> reckoned(UUID clientId) {

@@ -204,16 +204,12 @@ class ToleranceViews {
     Under under =
         new Under(
             now.getOrDefault(clientId, 0L), now.getOrDefault(StudioContext.current(), 0L), today);
-    Key key = new Key(clientId, weeks);
-    ToleranceView view = known.get(key, under);
-    if (view == null) {
-      view = anew(clientId, weeks, today);
-      // while a run goes on it says more than its people and sets do
-      if (view.list().stream().noneMatch(s -> s.how() == HeldHow.OPEN)) {
-        known.put(key, under, view);
-      }
-    }
-    return view;
+    return known.of(
+        new Key(clientId, weeks),
+        under,
+        () -> anew(clientId, weeks, today),
+        // while a run goes on it says more than its people and sets do
+        view -> view.list().stream().noneMatch(s -> s.how() == HeldHow.OPEN));
   }
 
   private ToleranceView anew(UUID clientId, @Nullable Integer weeks, LocalDate today) {
