@@ -168,11 +168,14 @@ public interface Runs {
     }
   }
 
-  /** The days of a client's first and newest session, and how many there were. */
-  record Trained(UUID clientId, LocalDate first, LocalDate newest, long sessions) {}
+  /** The days of a client's first and newest session. */
+  record Trained(UUID clientId, LocalDate first, LocalDate newest) {}
 
   /** Those of these clients who had a session. */
   List<Trained> trained(Collection<UUID> clients);
+
+  /** How many sessions a client had. */
+  int count(UUID clientId);
 
   /** The sessions of a client from a day on, in time order. */
   List<SessionLine> lines(UUID clientId, LocalDate since);

@@ -24,6 +24,12 @@ interface PersonStore extends Store<PersonRow> {
   @Query("select max(p.onDate) from RunPerson p where p.clientId = :client")
   @Nullable LocalDate newest(UUID client);
 
+  /** The day of the first; null when there is none. */
+  @Query("select min(p.onDate) from RunPerson p where p.clientId = :client")
+  @Nullable LocalDate first(UUID client);
+
+  int countByClientId(UUID clientId);
+
   long countByClientIdAndOnDateAfter(UUID clientId, LocalDate day);
 
   String LINE =
@@ -52,12 +58,12 @@ interface PersonStore extends Store<PersonRow> {
   @Nullable LocalDate day(UUID run, UUID client);
 
   @Query(
-      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate), count(p))"
+      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate))"
           + " from RunPerson p where p.clientId in :clients group by p.studioId, p.clientId")
   List<Runs.Trained> trained(Collection<UUID> clients);
 
   @Query(
-      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate), count(p))"
+      "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate))"
           + " from RunPerson p where p.clientId in :clients and p.onDate < :day group by p.studioId, p.clientId")
   List<Runs.Trained> lastBefore(Collection<UUID> clients, LocalDate day);
 

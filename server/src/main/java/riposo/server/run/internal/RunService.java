@@ -41,7 +41,6 @@ import riposo.server.adapt.ClientDays;
 import riposo.server.client.Clients;
 import riposo.server.platform.Audit;
 import riposo.server.platform.Json;
-import riposo.server.platform.OncePerRead;
 import riposo.server.platform.Owned;
 import riposo.server.platform.Paged;
 import riposo.server.platform.Problems;
@@ -555,9 +554,22 @@ class RunService implements Runs {
   @Override
   @Transactional(readOnly = true)
   public List<Trained> trained(Collection<UUID> clients) {
-    return clients.isEmpty()
+    if (clients.size() != 1) {
+      return clients.isEmpty() ? List.of() : people.trained(clients);
+    }
+    // of one the ends of the index tell
+    UUID client = clients.iterator().next();
+    LocalDate first = people.first(client);
+    LocalDate newest = people.newest(client);
+    return first == null || newest == null
         ? List.of()
-        : OncePerRead.of(Trained.class, Set.copyOf(clients), () -> people.trained(clients));
+        : List.of(new Trained(client, first, newest));
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public int count(UUID clientId) {
+    return people.countByClientId(clientId);
   }
 
   @Override

@@ -4,9 +4,11 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -47,6 +49,7 @@ class Reckoner {
   private final Readiness readiness;
   private final Movements movements;
   private final Studios studios;
+  private final StandingReader source;
 
   Reckoner(
       VerdictStore store,
@@ -56,7 +59,8 @@ class Reckoner {
       ClientDays days,
       Readiness readiness,
       Movements movements,
-      Studios studios) {
+      Studios studios,
+      StandingReader source) {
     this.store = store;
     this.runs = runs;
     this.checkIns = checkIns;
@@ -65,6 +69,7 @@ class Reckoner {
     this.readiness = readiness;
     this.movements = movements;
     this.studios = studios;
+    this.source = source;
   }
 
   /** A client's runs, mornings and verdicts of late: four months up to the newest session. */
@@ -133,6 +138,8 @@ class Reckoner {
     return sorted;
   }
 
+  private record Of(UUID run, String family) {}
+
   /** What there is to reckon from; the rows are read live, so that a new verdict counts at once. */
   final class Case {
     final Clients.Client client;
@@ -140,6 +147,9 @@ class Reckoner {
     final Map<UUID, NextDay> answers;
     private final Map<UUID, FamilySession.Second> seconds;
     final List<VerdictRow> rows;
+    private final Map<Of, VerdictRow> byRun = new HashMap<>();
+    private @Nullable Map<String, Standing> standings;
+    private final Set<String> written = new HashSet<>();
     private @Nullable ClientDay day;
     private @Nullable Tolerance tolerance;
     private boolean careful;
@@ -154,6 +164,7 @@ class Reckoner {
       this.answers = mornings.next();
       this.seconds = mornings.seconds();
       this.rows = rows;
+      rows.forEach(v -> byRun.putIfAbsent(new Of(v.runId, v.familyId), v));
     }
 
     /** What the runs and mornings say, with what was decided of them up to now. */
@@ -178,10 +189,16 @@ class Reckoner {
           });
     }
 
+    /** The verdict on a family in a run. */
     Optional<VerdictRow> row(UUID run, String family) {
-      return rows.stream()
-          .filter(v -> v.runId.equals(run) && v.familyId.equals(family))
-          .findFirst();
+      return Optional.ofNullable(byRun.get(new Of(run, family)));
+    }
+
+    /** Takes in a verdict that was just written. */
+    void keep(VerdictRow row) {
+      if (byRun.putIfAbsent(new Of(row.runId, row.familyId), row) == null) {
+        rows.add(row);
+      }
     }
 
     /** The newest verdict of a family. */
@@ -189,6 +206,23 @@ class Reckoner {
       return rows.stream()
           .filter(v -> v.familyId.equals(family))
           .reduce((a, b) -> VerdictRow.after(b, a) ? b : a);
+    }
+
+    /**
+     * Where the client stands in a family; null where nothing is decided yet. Read once for all
+     * families, and anew for one of which something was written.
+     */
+    @Nullable Standing standing(String family) {
+      if (standings == null || written.contains(family)) {
+        standings = source.standings(client.id());
+        written.clear();
+      }
+      return standings.get(family);
+    }
+
+    /** A verdict of a family was written. */
+    void wrote(String family) {
+      written.add(family);
     }
 
     ClientDay day() {

@@ -40,7 +40,6 @@ class ToleranceService implements Verdicts {
 
   private final Movements movements;
   private final VerdictStore store;
-  private final StandingReader standings;
   private final Reckoner reckoner;
   private final Json json;
   private final Audit audit;
@@ -48,7 +47,6 @@ class ToleranceService implements Verdicts {
 
   ToleranceService(
       VerdictStore store,
-      StandingReader standings,
       Reckoner reckoner,
       Movements movements,
       Json json,
@@ -56,7 +54,6 @@ class ToleranceService implements Verdicts {
       Studios studios) {
     this.movements = movements;
     this.store = store;
-    this.standings = standings;
     this.reckoner = reckoner;
     this.json = json;
     this.audit = audit;
@@ -98,15 +95,19 @@ class ToleranceService implements Verdicts {
   private void judge(UUID clientId, UUID runId, @Nullable String again, boolean morning) {
     Reckoner.Case of = reckoner.around(clientId, runId);
     takenBack(of, runId);
-    for (String family : of.history().families().keySet()) {
-      List<FamilySession> all = of.history().of(family);
+    History first = of.history();
+    for (String family : first.families().keySet()) {
+      History history = first;
+      List<FamilySession> all = first.of(family);
       int at = index(all, runId);
       for (int i = at; i >= 0 && i < all.size(); i++) {
         boolean rests = i <= at + RESTS_ON || i == all.size() - 1;
         boolean known = i == at || of.row(all.get(i).runId(), family).isPresent();
         if (rests && known) {
-          List<FamilySession> upTo = of.history().of(family).subList(0, i + 1);
+          List<FamilySession> upTo = history.of(family).subList(0, i + 1);
           keep(of, family, upTo.get(i), of.judge(family, upTo), again, morning);
+          // a later session of the family rests on what was just kept
+          history = i + 1 < all.size() ? of.history() : history;
         }
       }
     }
@@ -157,6 +158,8 @@ class ToleranceService implements Verdicts {
       row.familyId = familyId;
       row.onDate = last.date();
       row.askedId = last.last().askedId();
+    } else {
+      of.wrote(familyId); // what it left until now is not read again
     }
     VerdictRow mine = row;
     boolean overtaken =
@@ -198,12 +201,11 @@ class ToleranceService implements Verdicts {
       row.decidedOn = studios.today();
       row.decidedBy = "settled by itself";
       // a session cut for a day says nothing of where the client stands
-      row.outcome = last.cut() ? null : json.write(standing(row, last, j.change()));
+      row.outcome = last.cut() ? null : json.write(standing(of, row, last, j.change()));
     }
     store.saveAndFlush(row);
-    if (known.stream().noneMatch(v -> v.id.equals(mine.id))) {
-      known.add(row);
-    }
+    of.wrote(familyId);
+    of.keep(row);
     for (VerdictRow older : known) {
       if (older.familyId.equals(familyId)
           && Rejudging.overtakes(older.status, older.verdict)
@@ -219,9 +221,9 @@ class ToleranceService implements Verdicts {
   }
 
   /** Where a decision leaves the client; staying keeps a tempo and a number already agreed. */
-  private Standing standing(VerdictRow row, FamilySession last, Change change) {
+  private Standing standing(Reckoner.Case of, VerdictRow row, FamilySession last, Change change) {
     return Leaves.of(
-        standings.standings(row.clientId).get(row.familyId),
+        of.standing(row.familyId),
         last,
         row.familyId,
         Objects.requireNonNull(row.decided),
@@ -282,8 +284,10 @@ class ToleranceService implements Verdicts {
     row.decidedOn = studios.today();
     row.decidedBy = StudioContext.who();
     row.taken = change.kind();
-    row.outcome = json.write(standing(row, last, change));
+    of.wrote(row.familyId);
+    row.outcome = json.write(standing(of, row, last, change));
     store.saveAndFlush(row);
+    of.wrote(row.familyId);
     audit.changed(
         accepts ? "accepted" : "overrode",
         "verdict",
@@ -321,8 +325,9 @@ class ToleranceService implements Verdicts {
     row.endedOn = on;
     row.endedReason = reason.trim();
     row.decided = Verdict.EASE;
+    of.wrote(row.familyId);
     row.outcome =
-        json.write(standing(row, last, Overriding.down(last, of.steps(row.familyId, last))));
+        json.write(standing(of, row, last, Overriding.down(last, of.steps(row.familyId, last))));
     store.saveAndFlush(row);
     audit.changed(
         "ended",

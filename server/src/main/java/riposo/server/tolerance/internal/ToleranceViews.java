@@ -253,7 +253,7 @@ class ToleranceViews {
     return new ToleranceView(
         today,
         from,
-        trained == null ? 0 : (int) trained.sessions(),
+        runs.count(clientId),
         trained == null ? null : first,
         of.client.school().name(),
         of.client.school().line(of.client.usualPain()),
