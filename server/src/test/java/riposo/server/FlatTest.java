@@ -16,10 +16,12 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Import;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DelegatingDataSource;
 import tools.jackson.databind.JsonNode;
 
@@ -70,6 +72,8 @@ class FlatTest extends ApiDesk {
               }
             });
   }
+
+  @Autowired JdbcClient jdbc;
 
   private UUID plan;
   private UUID group;
@@ -137,8 +141,10 @@ class FlatTest extends ApiDesk {
   }
 
   private Map<String, Integer> counted() throws Exception {
-    // nothing that was kept is good any more: another plan in the studio, another day in between
+    // nothing that was kept is good any more: another plan in the studio, something of every client
+    // changed, another day in between
     post("/plans", PLAN);
+    jdbc.sql("update client_stamp set stamp = stamp + 1").update();
     clock.shift(to(12).plusDays(1));
     get("/day");
     clock.shift(to(12));

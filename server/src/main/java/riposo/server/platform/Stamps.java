@@ -58,6 +58,16 @@ public class Stamps {
         .single();
   }
 
+  /** That of one client; read once in a read. */
+  public long of(UUID client) {
+    return OncePerRead.of(Stamps.class, client, () -> of(List.of(client)).getOrDefault(client, 0L));
+  }
+
+  /** Reads those of all these clients at once. */
+  public void ahead(Collection<UUID> clients) {
+    OncePerRead.ahead(Stamps.class, clients, this::of, 0L);
+  }
+
   /** Those of these clients, and of what the studio's share under the studio's own id. */
   public Map<UUID, Long> of(Collection<UUID> clients) {
     UUID studio = StudioContext.current();

@@ -186,6 +186,7 @@ class AdaptService implements AdaptedPlans, ReadAhead.Part {
     ClientDay day = days.of(clientId, date);
     AdaptedPlan a = adapt(planId, day);
     Clients.Client client = clients.require(clientId);
+    List<Task> wanted = client.tasks();
     Map<String, List<String>> stages = new HashMap<>();
     for (SessionPlan.Asked asked : plan.plan().asked()) {
       if (!asked.slot().stages().isEmpty()) {
@@ -197,7 +198,9 @@ class AdaptService implements AdaptedPlans, ReadAhead.Part {
         planId,
         plan.name(),
         date,
-        a.slots().stream().map(x -> slot(x, client, stages.get(x.slotKey()), proposed)).toList(),
+        a.slots().stream()
+            .map(x -> slot(x, client, wanted, stages.get(x.slotKey()), proposed))
+            .toList(),
         a.planned(),
         a.timeline(),
         a.checks().stream().map(Wording::check).toList(),
@@ -206,7 +209,7 @@ class AdaptService implements AdaptedPlans, ReadAhead.Part {
         a.effortCap(),
         Wording.work(a),
         plan.plan().beat(),
-        goals(a, client),
+        goals(a, wanted),
         orders(plan.plan(), a));
   }
 
@@ -253,6 +256,7 @@ class AdaptService implements AdaptedPlans, ReadAhead.Part {
   private SlotView slot(
       AdaptedSlot s,
       Clients.Client client,
+      List<Task> wanted,
       @Nullable List<String> stages,
       Map<String, ProposalSource.Proposal> proposed) {
     List<Room.Printed> printed = client.printed();
@@ -320,7 +324,7 @@ class AdaptService implements AdaptedPlans, ReadAhead.Part {
         s.band() == null ? null : Wording.band(s.band()),
         upper(s.upper()),
         tasks.stream().map(t -> t.words).toList(),
-        tasks.stream().filter(client.tasks()::contains).map(t -> t.words).toList(),
+        tasks.stream().filter(wanted::contains).map(t -> t.words).toList(),
         s.gap() == null ? null : VerdictWords.gap(s.gap()),
         s.block() == Block.WORK ? proposed(proposed.get(stairFamily(s))) : null);
   }
@@ -341,9 +345,9 @@ class AdaptService implements AdaptedPlans, ReadAhead.Part {
         .toList();
   }
 
-  /** Each task the goal names with what in the work serves it: "climbing stairs: Step-up". */
-  private List<String> goals(AdaptedPlan a, Clients.Client client) {
-    return client.tasks().stream()
+  /** Each task that the goal names with what in the work serves it: "climbing stairs: Step-up". */
+  private List<String> goals(AdaptedPlan a, List<Task> wanted) {
+    return wanted.stream()
         .map(
             t ->
                 t.words

@@ -60,7 +60,20 @@ interface PersonStore extends Store<PersonRow> {
   @Query(
       "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate))"
           + " from RunPerson p where p.clientId in :clients group by p.studioId, p.clientId")
-  List<Runs.Trained> trained(Collection<UUID> clients);
+  List<Runs.Trained> trainedOf(Collection<UUID> clients);
+
+  /** Those of these clients who had a session; of one the ends of the index tell. */
+  default List<Runs.Trained> trained(Collection<UUID> clients) {
+    if (clients.size() != 1) {
+      return clients.isEmpty() ? List.of() : trainedOf(clients);
+    }
+    UUID client = clients.iterator().next();
+    LocalDate first = first(client);
+    LocalDate newest = newest(client);
+    return first == null || newest == null
+        ? List.of()
+        : List.of(new Runs.Trained(client, first, newest));
+  }
 
   @Query(
       "select new riposo.server.run.Runs$Trained(p.clientId, min(p.onDate), max(p.onDate))"

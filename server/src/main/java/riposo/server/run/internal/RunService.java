@@ -554,16 +554,7 @@ class RunService implements Runs {
   @Override
   @Transactional(readOnly = true)
   public List<Trained> trained(Collection<UUID> clients) {
-    if (clients.size() != 1) {
-      return clients.isEmpty() ? List.of() : people.trained(clients);
-    }
-    // of one the ends of the index tell
-    UUID client = clients.iterator().next();
-    LocalDate first = people.first(client);
-    LocalDate newest = people.newest(client);
-    return first == null || newest == null
-        ? List.of()
-        : List.of(new Trained(client, first, newest));
+    return people.trained(clients);
   }
 
   @Override

@@ -2,6 +2,7 @@ package riposo.server.tolerance.internal;
 
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
@@ -13,6 +14,8 @@ import riposo.server.adapt.StandingSource;
 import riposo.server.platform.Json;
 import riposo.server.platform.ReadAhead;
 import riposo.server.platform.RowsOf;
+import riposo.server.platform.Stamped;
+import riposo.server.platform.Stamps;
 
 /** Reads where decided verdicts leave a client. */
 @Component
@@ -21,8 +24,14 @@ class StandingReader implements StandingSource, ReadAhead.Part {
   private final RowsOf<VerdictRow> newest;
   private final RowsOf<VerdictRow> stops;
 
-  StandingReader(VerdictStore store, Json json) {
+  /** Where somebody stands follows from their verdicts alone. */
+  private final Stamped<UUID, Long, Map<String, Standing>> known = new Stamped<>(5_000);
+
+  private final Stamps stamps;
+
+  StandingReader(VerdictStore store, Json json, Stamps stamps) {
     this.json = json;
+    this.stamps = stamps;
     this.newest = new RowsOf<>(store::standing, v -> v.clientId);
     this.stops = new RowsOf<>(store::stops, v -> v.clientId);
   }
@@ -30,14 +39,21 @@ class StandingReader implements StandingSource, ReadAhead.Part {
   @Override
   public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
     if (what == ReadAhead.For.TRAINING) {
-      newest.ahead(clients);
-      stops.ahead(clients);
+      stamps.ahead(clients);
+      List<UUID> missing =
+          clients.stream().filter(c -> known.get(c, stamps.of(c)) == null).toList();
+      newest.ahead(missing);
+      stops.ahead(missing);
     }
   }
 
   @Override
   @Transactional(readOnly = true)
   public Map<String, Standing> standings(UUID clientId) {
+    return known.of(clientId, stamps.of(clientId), () -> Map.copyOf(read(clientId)));
+  }
+
+  private Map<String, Standing> read(UUID clientId) {
     Map<String, Standing> all = new HashMap<>();
     for (VerdictRow v : newest.of(clientId)) {
       all.put(

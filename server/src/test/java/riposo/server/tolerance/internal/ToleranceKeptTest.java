@@ -70,6 +70,13 @@ class ToleranceKeptTest extends PathDesk {
     for (Integer weeks : new Integer[] {null, 1, 12}) {
       assertThat(kept(weeks)).as("%s weeks after %s", weeks, after).isEqualTo(anew(weeks));
     }
+    assertThat(in(() -> standings.standings(client)))
+        .as("where the client stands after %s", after)
+        .isEqualTo(
+            in(
+                () ->
+                    new TransactionTemplate(transactions)
+                        .execute(s -> standings.standings(client))));
   }
 
   private UUID ended(int daysAgo, int effort) {
