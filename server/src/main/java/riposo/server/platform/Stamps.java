@@ -48,8 +48,12 @@ public class Stamps {
    */
   public record Sum(long count, long sum, long mixed) {}
 
-  /** Of the studio at work. */
+  /** Of the studio at work; read once in a read. */
   public Sum sum() {
+    return OncePerRead.of(Sum.class, StudioContext.current(), this::readSum);
+  }
+
+  private Sum readSum() {
     return jdbc.sql(
             "select count(*), coalesce(sum(stamp), 0), coalesce(bit_xor(crc32(concat(client_id, ':', stamp))), 0)"
                 + " from client_stamp where studio_id = ?")

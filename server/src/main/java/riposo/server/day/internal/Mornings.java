@@ -11,6 +11,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.wording.MorningWords;
 import riposo.server.checkin.CheckIns;
+import riposo.server.platform.Stamped;
+import riposo.server.platform.Stamps;
 import riposo.server.platform.Studios;
 
 /** What clients told today of the days after, and what it did. */
@@ -37,16 +39,28 @@ class Mornings {
       boolean stops,
       List<String> did) {}
 
+  private record Under(Stamps.Sum stamps, LocalDate day) {}
+
+  /** By how many are shown. */
+  private final Stamped<Integer, Under, Told> known = new Stamped<>(100);
+
   private final CheckIns checkIns;
   private final CheckIns.Effects effects;
   private final ClientFacts facts;
   private final Studios studios;
+  private final Stamps stamps;
 
-  Mornings(CheckIns checkIns, CheckIns.Effects effects, ClientFacts facts, Studios studios) {
+  Mornings(
+      CheckIns checkIns,
+      CheckIns.Effects effects,
+      ClientFacts facts,
+      Studios studios,
+      Stamps stamps) {
     this.checkIns = checkIns;
     this.effects = effects;
     this.facts = facts;
     this.studios = studios;
+    this.stamps = stamps;
   }
 
   /**
@@ -63,6 +77,10 @@ class Mornings {
 
   /** The same for a sheet that shows so many, where the facts of everybody are known. */
   Told told(LocalDate day, Map<UUID, ClientFacts.Fact> of, int most) {
+    return known.of(most, new Under(stamps.sum(), day), () -> read(day, of, most));
+  }
+
+  private Told read(LocalDate day, Map<UUID, ClientFacts.Fact> of, int most) {
     List<CheckIns.Answer> all =
         checkIns.answeredOn(day).stream()
             .filter(a -> of.containsKey(a.clientId()))

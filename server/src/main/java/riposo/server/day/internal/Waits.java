@@ -13,6 +13,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.wording.Wording;
 import riposo.server.checkin.CheckIns;
+import riposo.server.platform.Stamped;
+import riposo.server.platform.Stamps;
 import riposo.server.platform.Studios;
 import riposo.server.review.Reviews;
 import riposo.server.run.Runs;
@@ -34,13 +36,24 @@ class Waits {
   private final Verdicts verdicts;
   private final ClientFacts facts;
   private final Studios studios;
+  private final Stamps stamps;
 
-  Waits(Runs runs, CheckIns checkIns, Verdicts verdicts, ClientFacts facts, Studios studios) {
+  /** Verdicts that wait, of everybody. */
+  private final Stamped<String, Stamps.Sum, List<Verdicts.Waiting>> known = new Stamped<>(100);
+
+  Waits(
+      Runs runs,
+      CheckIns checkIns,
+      Verdicts verdicts,
+      ClientFacts facts,
+      Studios studios,
+      Stamps stamps) {
     this.runs = runs;
     this.checkIns = checkIns;
     this.verdicts = verdicts;
     this.facts = facts;
     this.studios = studios;
+    this.stamps = stamps;
   }
 
   /** "1 stop and refer, 3 verdicts to decide". */
@@ -91,7 +104,7 @@ class Waits {
   List<WaitView> each(LocalDate day, ClientFacts.Everybody all) {
     Map<UUID, ClientFacts.Fact> of = all.of();
     List<WaitView> waits = new ArrayList<>();
-    for (Verdicts.Waiting v : verdicts.waiting()) {
+    for (Verdicts.Waiting v : known.of("", stamps.sum(), verdicts::waiting)) {
       add(waits, of.get(v.clientId()), "VERDICT", toDecide(v), null);
     }
     for (CheckIns.Waiting c : checkIns.waiting(studios.now())) {

@@ -32,6 +32,7 @@ import riposo.core.tolerance.NextDay;
 import riposo.server.PathDesk;
 import riposo.server.client.ClientRecord;
 import riposo.server.limit.Limits;
+import riposo.server.platform.Stamps;
 import riposo.server.platform.Studios;
 
 /** What the sheet and the list keep is never older than what happened. */
@@ -57,7 +58,14 @@ class FactsTest extends PathDesk {
     var factory = context.getAutowireCapableBeanFactory();
     ClientFacts facts = (ClientFacts) factory.autowire(ClientFacts.class, 3, false);
     SessionFacts sessions = (SessionFacts) factory.autowire(SessionFacts.class, 3, false);
-    Waits waits = new Waits(runs, checkIns, verdicts, facts, context.getBean(Studios.class));
+    Waits waits =
+        new Waits(
+            runs,
+            checkIns,
+            verdicts,
+            facts,
+            context.getBean(Studios.class),
+            context.getBean(Stamps.class));
     DayService day =
         new DayService(
             context.getBean(AppointmentStore.class),
@@ -68,7 +76,12 @@ class FactsTest extends PathDesk {
             runs,
             context.getBean(riposo.server.group.Groups.class),
             waits,
-            context.getBean(Mornings.class),
+            new Mornings(
+                checkIns,
+                context.getBean(riposo.server.checkin.CheckIns.Effects.class),
+                facts,
+                studios,
+                context.getBean(Stamps.class)),
             context.getBean(riposo.server.platform.Audit.class),
             studios);
     ClientListService list =
