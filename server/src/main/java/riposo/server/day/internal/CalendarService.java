@@ -4,9 +4,10 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -55,6 +56,13 @@ class CalendarService {
       Studios.Studio studio,
       LocalDate today,
       Map<LocalDate, List<Groups.Due>> meetings) {}
+
+  /** A session in a calendar. */
+  private record Line(Instant at, int seconds, String what, String uid) {}
+
+  private record Lines(String where, List<Line> all) {}
+
+  private final Stamped<Key, Lines, String> texts = new Stamped<>(20_000_000, String::length);
 
   /** At most some 20 MB of text. */
   private final Stamped<Key, Under, String> known = new Stamped<>(20_000_000, String::length);
@@ -105,13 +113,16 @@ class CalendarService {
         "sessions.ics", known.of(new Key(clientId), under, () -> written(clientId, under)));
   }
 
+  /** Most of what changes of a client changes nothing here: then the text is as it was. */
   private String written(@Nullable UUID clientId, Under under) {
+    Lines lines = new Lines(under.studio().name(), lines(clientId, under));
+    return texts.of(new Key(clientId), lines, () -> text(lines));
+  }
+
+  private List<Line> lines(@Nullable UUID clientId, Under under) {
     ZoneId zone = ZoneId.of(under.studio().zone());
     LocalDate today = under.today();
-    Calendar cal = new Calendar();
-    cal.add(new ProdId("-//Riposo//Sessions//EN"));
-    cal.add(ImmutableVersion.VERSION_2_0);
-    cal.add(ImmutableCalScale.GREGORIAN);
+    List<Line> lines = new ArrayList<>();
     Map<UUID, ClientFacts.Fact> who = clientFacts.all(today, false).of();
     List<AppointmentRow> rows =
         (clientId == null
@@ -122,27 +133,33 @@ class CalendarService {
     for (AppointmentRow a : rows) {
       ClientFacts.Fact c = Objects.requireNonNull(who.get(a.clientId));
       SessionFacts.Fact of = Objects.requireNonNull(facts.get(a.id));
-      ZonedDateTime at = a.onDate.atTime(a.atTime).atZone(zone);
-      cal.add(
-          event(
-              at,
+      lines.add(
+          new Line(
+              a.onDate.atTime(a.atTime).atZone(zone).toInstant(),
               Math.max(600, of.totalSeconds()),
               c.name() + ", " + of.plan(),
-              a.id + "@riposo",
-              under.studio().name()));
+              a.id + "@riposo"));
     }
     for (Map.Entry<LocalDate, List<Groups.Due>> meetings : under.meetings().entrySet()) {
       LocalDate day = meetings.getKey();
       for (Groups.Due g : meetings.getValue()) {
-        cal.add(
-            event(
-                day.atTime(g.time()).atZone(zone),
+        lines.add(
+            new Line(
+                day.atTime(g.time()).atZone(zone).toInstant(),
                 Math.max(600, g.seconds()),
                 g.name() + ", " + g.plan(),
-                g.id() + "-" + day + "@riposo",
-                under.studio().name()));
+                g.id() + "-" + day + "@riposo"));
       }
     }
+    return lines;
+  }
+
+  private static String text(Lines lines) {
+    Calendar cal = new Calendar();
+    cal.add(new ProdId("-//Riposo//Sessions//EN"));
+    cal.add(ImmutableVersion.VERSION_2_0);
+    cal.add(ImmutableCalScale.GREGORIAN);
+    lines.all().forEach(l -> cal.add(event(l, lines.where())));
     StringWriter out = new StringWriter();
     try {
       new CalendarOutputter(false).output(cal, out);
@@ -152,10 +169,10 @@ class CalendarService {
     return out.toString();
   }
 
-  private VEvent event(ZonedDateTime at, int seconds, String what, String uid, String where) {
+  private static VEvent event(Line l, String where) {
     // In UTC, so that no calendar has to know the studio's zone.
-    VEvent e = new VEvent(at.toInstant(), Duration.ofSeconds((seconds + 59) / 60 * 60L), what);
-    e.add(new Uid(uid));
+    VEvent e = new VEvent(l.at(), Duration.ofSeconds((l.seconds() + 59) / 60 * 60L), l.what());
+    e.add(new Uid(l.uid()));
     e.add(new Location(where));
     return e;
   }
