@@ -38,7 +38,7 @@ public final class PracticeLoad {
   private static final int CHANGE_MS = 1000;
 
   /** So many are closed and answered before it counts, and so many that count. */
-  private static final int WARM_UP = 10;
+  private static final int WARM_UP = 60;
 
   private static final int WRITES = 30;
 

@@ -387,7 +387,13 @@ class RunViews {
                 p ->
                     all.stream()
                         .filter(row -> row.clientId.equals(p.id()))
-                        .map(row -> person(p, row, called.getOrDefault(p.id(), ""))))
+                        .map(
+                            row ->
+                                person(
+                                    p,
+                                    row,
+                                    called.getOrDefault(p.id(), ""),
+                                    state.status().ended())))
             .toList(),
         state.stops().stream().map(s -> stop(s, rows, withdrawn)).toList(),
         Stream.of(Symptom.values())
@@ -422,11 +428,13 @@ class RunViews {
         key, id, Wording.name(s.form()), s.height(), m == null ? List.of() : m.cues());
   }
 
-  private RunPersonView person(RunSheet.Person p, PersonRow row, String called) {
+  private RunPersonView person(RunSheet.Person p, PersonRow row, String called, boolean over) {
     Clients.Client client = clients.require(p.id());
     Set<StopFor> own = readiness.of(p.id()).stopFor();
     Told told = json.read(row.told, Told.class);
-    Map<String, ProposalSource.Proposal> proposed = proposals.getObject().proposals(p.id());
+    // said beside what is being done; afterwards the page of tolerance says it
+    Map<String, ProposalSource.Proposal> proposed =
+        over ? Map.of() : proposals.getObject().proposals(p.id());
     return new RunPersonView(
         p.id(),
         client.name(),
