@@ -133,8 +133,11 @@ public final class Stamped<K, S, V> {
     kept.cleanUp();
   }
 
-  /** Where something may be written, what is written has not raised its stamp yet. */
-  private static boolean reads() {
+  /**
+   * Whether anything is kept or taken here: where something may be written, what is written has not
+   * raised its stamp yet.
+   */
+  public static boolean reads() {
     return TransactionSynchronizationManager.isSynchronizationActive()
         && TransactionSynchronizationManager.isCurrentTransactionReadOnly();
   }

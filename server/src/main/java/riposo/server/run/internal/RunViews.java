@@ -461,7 +461,7 @@ class RunViews {
             .toList());
   }
 
-  /** What waits to be decided of the family done in a slot; null where nothing does. */
+  /** What waits to be decided of the family done in a slot; null where nothing does, and after. */
   private static @Nullable String proposed(
       RunSheet.Slot s, Map<String, ProposalSource.Proposal> proposed) {
     return s.block() != Block.WORK

@@ -38,7 +38,7 @@ class StandingReader implements StandingSource, ReadAhead.Part {
 
   @Override
   public void readAhead(Collection<UUID> clients, ReadAhead.For what) {
-    if (what == ReadAhead.For.TRAINING) {
+    if (what == ReadAhead.For.TRAINING && Stamped.reads()) {
       stamps.ahead(clients);
       List<UUID> missing =
           clients.stream().filter(c -> known.get(c, stamps.of(c)) == null).toList();
@@ -50,7 +50,9 @@ class StandingReader implements StandingSource, ReadAhead.Part {
   @Override
   @Transactional(readOnly = true)
   public Map<String, Standing> standings(UUID clientId) {
-    return known.of(clientId, stamps.of(clientId), () -> Map.copyOf(read(clientId)));
+    return Stamped.reads()
+        ? known.of(clientId, stamps.of(clientId), () -> Map.copyOf(read(clientId)))
+        : read(clientId);
   }
 
   private Map<String, Standing> read(UUID clientId) {
