@@ -15,6 +15,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import riposo.core.adapt.Kitbag;
 import riposo.core.adapt.Standing;
 import riposo.core.dose.Weight;
@@ -69,6 +71,7 @@ public abstract class PathDesk {
   @Autowired protected Verdicts verdicts;
   @Autowired protected Appointments appointments;
   @Autowired protected AsOfClock clock;
+  @Autowired protected PlatformTransactionManager transactions;
 
   protected static final TodayCheck.Given GOOD = with(null);
 
@@ -123,6 +126,26 @@ public abstract class PathDesk {
 
   protected <T> T in(Supplier<T> work) {
     return StudioContext.within(studio, "tester", work);
+  }
+
+  protected void does(Runnable what) {
+    in(
+        () -> {
+          what.run();
+          return true;
+        });
+  }
+
+  /** Where something may be written nothing is kept, nor taken from what was. */
+  protected <T> T anew(Supplier<T> work) {
+    TransactionTemplate tx = new TransactionTemplate(transactions);
+    return in(
+        () ->
+            tx.execute(
+                s -> {
+                  s.setRollbackOnly();
+                  return work.get();
+                }));
   }
 
   protected void screened(String... pairs) {

@@ -18,7 +18,6 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.context.ApplicationContext;
-import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import riposo.core.kit.Room;
 import riposo.core.limit.Side;
@@ -41,7 +40,6 @@ class FactsTest extends PathDesk {
   @Autowired DayService kept;
   @Autowired ClientListService keptList;
   @Autowired ApplicationContext context;
-  @Autowired PlatformTransactionManager transactions;
 
   /** Everything a studio sees of its day. */
   private record Seen(DayService.DayView day, ClientListService.ClientPage list) {}
@@ -117,14 +115,6 @@ class FactsTest extends PathDesk {
 
   private void take(String... pairs) {
     does(() -> screening.acceptAll(screening.take(client, answers(pairs), "Ada Path")));
-  }
-
-  private void does(Runnable what) {
-    in(
-        () -> {
-          what.run();
-          return true;
-        });
   }
 
   @Test

@@ -16,8 +16,6 @@ import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 import riposo.core.kit.Room;
 import riposo.core.limit.Side;
 import riposo.core.limit.Strength;
@@ -41,7 +39,6 @@ class SheetKeptTest extends PathDesk {
 
   @Autowired MeetingService meetings;
   @Autowired GroupService groups;
-  @Autowired PlatformTransactionManager transactions;
 
   private UUID group;
 
@@ -49,24 +46,8 @@ class SheetKeptTest extends PathDesk {
     return in(() -> meetings.sheet(group, null));
   }
 
-  /** Where something may be written nothing is kept, nor taken from what was. */
   private GroupSheet anew() {
-    TransactionTemplate tx = new TransactionTemplate(transactions);
-    return in(
-        () ->
-            tx.execute(
-                s -> {
-                  s.setRollbackOnly();
-                  return meetings.sheet(group, null);
-                }));
-  }
-
-  private void does(Runnable what) {
-    in(
-        () -> {
-          what.run();
-          return true;
-        });
+    return anew(() -> meetings.sheet(group, null));
   }
 
   private UUID somebody(String name) {

@@ -16,7 +16,6 @@ import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import riposo.core.kit.Room;
 import riposo.core.limit.Side;
@@ -40,30 +39,13 @@ class ToleranceKeptTest extends PathDesk {
   @Autowired DecisionService decisions;
   @Autowired VerdictStore store;
   @Autowired Stamps stamps;
-  @Autowired PlatformTransactionManager transactions;
 
   private ToleranceViews.ToleranceView kept(@Nullable Integer weeks) {
     return in(() -> decisions.show(client, weeks));
   }
 
-  /** Where something may be written nothing is kept, nor taken from what was. */
   private ToleranceViews.ToleranceView anew(@Nullable Integer weeks) {
-    TransactionTemplate tx = new TransactionTemplate(transactions);
-    return in(
-        () ->
-            tx.execute(
-                s -> {
-                  s.setRollbackOnly();
-                  return decisions.show(client, weeks);
-                }));
-  }
-
-  private void does(Runnable what) {
-    in(
-        () -> {
-          what.run();
-          return true;
-        });
+    return anew(() -> decisions.show(client, weeks));
   }
 
   private void right(String after) {
@@ -72,11 +54,7 @@ class ToleranceKeptTest extends PathDesk {
     }
     assertThat(in(() -> standings.standings(client)))
         .as("where the client stands after %s", after)
-        .isEqualTo(
-            in(
-                () ->
-                    new TransactionTemplate(transactions)
-                        .execute(s -> standings.standings(client))));
+        .isEqualTo(anew(() -> standings.standings(client)));
   }
 
   private UUID ended(int daysAgo, int effort) {
