@@ -261,11 +261,14 @@ public final class PracticeLoad {
           });
     }
     List<long[]> all = new ArrayList<>();
-    for (Future<long[]> f : pool.invokeAll(work)) {
-      all.add(f.get());
+    try {
+      for (Future<long[]> f : pool.invokeAll(work)) {
+        all.add(f.get());
+      }
+    } finally {
+      pool.shutdown();
+      practice.shutdown();
     }
-    pool.shutdown();
-    practice.shutdown();
     long[] times = all.stream().flatMapToLong(Arrays::stream).toArray();
     long failed = Arrays.stream(times).filter(t -> t < 0).count();
     return say(Arrays.stream(times).filter(t -> t >= 0).toArray())

@@ -70,6 +70,18 @@ class StopTest extends ApiDesk {
     return get("/clients/" + client + "/readiness").body().path("outcome").asString();
   }
 
+  /** The outcome the list of clients shows. */
+  private String listed() throws Exception {
+    return get("/client-list?size=200")
+        .body()
+        .path("lines")
+        .valueStream()
+        .filter(l -> l.path("id").asString().equals(client.toString()))
+        .map(l -> l.path("outcome").asString())
+        .findFirst()
+        .orElseThrow();
+  }
+
   private JsonNode shown() throws Exception {
     return get("/runs/" + run).body();
   }
@@ -259,10 +271,12 @@ class StopTest extends ApiDesk {
   @Test
   void aStopIsKeptThoughWhatFollowsFromItFails() throws Exception {
     send(event("START", clock.millis(), 0, ""), entry(clock.millis(), 5));
+    assertThat(listed()).as("seen, and kept").isEqualTo("READY");
     sql.update("update client set school = 'NONE' where id = ?", client.toString());
     assertThat(replies(send(stop(clock.millis(), "SEIZURE")))).containsExactly("KEPT");
     sql.update("update client set school = 'PAIN_FREE' where id = ?", client.toString());
     assertThat(outcome()).isEqualTo("CLEARANCE_ONLY");
+    assertThat(listed()).as("what was kept is good no more").isEqualTo("CLEARANCE_ONLY");
     assertThat(shown().path("state").path("status").asString()).isEqualTo("STOPPED");
   }
 

@@ -31,8 +31,8 @@ public final class Stamped<K, S, V> {
 
   private record Asked<K, S>(Of<K> of, S under) {}
 
-  /** As long as somebody waits for what another works out. */
-  private static final int PATIENCE_S = 10;
+  /** As long as somebody waits for what another works out; no longer where the database hangs. */
+  private static final int PATIENCE_S = 2;
 
   private final Cache<Of<K>, Kept<S, V>> kept;
 

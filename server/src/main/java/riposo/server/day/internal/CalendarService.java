@@ -62,9 +62,10 @@ class CalendarService {
 
   private record Lines(String where, List<Line> all) {}
 
+  /** Texts by their lines; at most some 20 MB. */
   private final Stamped<Key, Lines, String> texts = new Stamped<>(20_000_000, String::length);
 
-  /** At most some 20 MB of text. */
+  /** The same texts, while nothing at all changed. */
   private final Stamped<Key, Under, String> known = new Stamped<>(20_000_000, String::length);
 
   private final AppointmentStore store;

@@ -112,7 +112,7 @@ class ClientFacts {
               Map.copyOf(of),
               of.values().stream()
                   .filter(f -> f.archivedOn() == null)
-                  .sorted(Comparator.comparing(Fact::name))
+                  .sorted(Comparator.comparing(Fact::name).thenComparing(Fact::id))
                   .toList());
         });
   }

@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
 import riposo.server.platform.Unstamped;
 
 /** One event of a run, under the id its device made. */
-@Unstamped("its sets tell; a stop touches by hand")
+@Unstamped("its sets tell; a stop, and what comes late, touches by hand")
 @Entity(name = "RunEvent")
 @Table(name = "run_event")
 class EventRow {

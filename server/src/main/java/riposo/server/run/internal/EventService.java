@@ -162,10 +162,6 @@ class EventService {
     row.bring(state);
     if (!filing.kept.isEmpty()) {
       row.heardAt = studios.now();
-      // what comes in late, a pulse say, changes what was worked out of a run that was over
-      if (over) {
-        stamps.touch(sheet.ids());
-      }
       // a change decides which form the sets told after it are of
       if (filing.kept.stream()
           .anyMatch(e -> e instanceof RunEvent.Logged || e instanceof RunEvent.Changed)) {
@@ -185,6 +181,12 @@ class EventService {
           audit.changed("stopped", "run", id, panel(s), who);
         }
       }
+    }
+    // a stop is seen at once, whatever becomes of its verdicts; what comes in late, a pulse say,
+    // changes what was worked out of a run that was over
+    boolean stopped = filing.kept.stream().anyMatch(RunEvent.Stop.class::isInstance);
+    if (stopped || over && !filing.kept.isEmpty()) {
+      stamps.touch(sheet.ids());
     }
     store.flush();
     return new Taken(

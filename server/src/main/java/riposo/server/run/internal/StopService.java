@@ -11,7 +11,6 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import riposo.core.plan.Segment;
@@ -23,7 +22,6 @@ import riposo.server.platform.Audit;
 import riposo.server.platform.Problems;
 import riposo.server.platform.ReadAhead;
 import riposo.server.platform.RowsOf;
-import riposo.server.platform.Stamps;
 import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.run.Runs;
@@ -50,7 +48,6 @@ class StopService implements Readiness.StopEvents, ReadAhead.Part {
   private final EntityManager em;
   private final Audit audit;
   private final Studios studios;
-  private final Stamps stamps;
   private final ApplicationEventPublisher publisher;
   private final RowsOf<WithdrawalRow> withdrawn;
   private final RowsOf<Runs.Trained> trained;
@@ -64,7 +61,6 @@ class StopService implements Readiness.StopEvents, ReadAhead.Part {
       EntityManager em,
       Audit audit,
       Studios studios,
-      Stamps stamps,
       ApplicationEventPublisher publisher) {
     this.store = store;
     this.people = people;
@@ -74,16 +70,9 @@ class StopService implements Readiness.StopEvents, ReadAhead.Part {
     this.em = em;
     this.audit = audit;
     this.studios = studios;
-    this.stamps = stamps;
     this.publisher = publisher;
     this.withdrawn = new RowsOf<>(withdrawals::findByClientIdIn, w -> w.clientId);
     this.trained = new RowsOf<>(people::trained, Runs.Trained::clientId);
-  }
-
-  /** What rests on a client's stops is worked out anew. */
-  @EventListener
-  void onStopped(Runs.RunStopped e) {
-    stamps.touch(e.clientId());
   }
 
   @Override

@@ -332,8 +332,9 @@ class ToleranceViews {
     WeekLoad week =
         WeekLoad.of(
             Stream.concat(
-                    // that there were sessions long ago
-                    Stream.of(new WeekLoad.Load(first, 0)).filter(l -> l.day().isBefore(today)),
+                    // of sessions before those read, that there were any; their load is not asked
+                    Stream.of(new WeekLoad.Load(first, null))
+                        .filter(l -> l.day().isBefore(today.minusDays(WeekLoad.SPAN))),
                     read.stream()
                         .filter(l -> l.status().ended())
                         .map(l -> new WeekLoad.Load(l.date(), l.load())))
