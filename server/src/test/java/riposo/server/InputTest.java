@@ -233,6 +233,13 @@ class InputTest extends ApiDesk {
     many.shutdown();
     assertThat(answers.stream().filter(s -> s == 401)).hasSizeBetween(1, 20);
     assertThat(answers).contains(429).isSubsetOf(401, 429, 503);
+    // a guess sent away unread (503) left its place to the next: a slow machine is not done yet
+    int last = 0;
+    for (int more = 0; more <= 20 && last != 429; more++) {
+      last = signIn(name, "one more guess", "10.2.2." + more).getStatus();
+      answers.add(last);
+    }
+    assertThat(answers.stream().filter(s -> s == 401)).hasSize(20);
     MockHttpServletResponse refused = signIn(name, "right-horse", "10.2.1.1");
     assertThat(refused.getStatus()).isEqualTo(429);
     assertThat(Integer.parseInt(String.valueOf(refused.getHeader("Retry-After"))))
