@@ -1,6 +1,7 @@
 package riposo.catalogue;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -41,6 +42,38 @@ class CatalogueSoundTest {
         assertThat(m.share()).as(m.id() + " says what the arms move").isNotNull();
       }
     }
+  }
+
+  @Test
+  void aFormThatIsMadeReadyAsksWhatOneMadeAnewAsks() {
+    int cut = 0;
+    for (Movement m : CATALOGUE.movements()) {
+      for (Variant v : CATALOGUE.variants(m)) {
+        assertSame(v, CATALOGUE.variant(m.id(), v.modifiers(), 100));
+        if (m.modifiers().contains(Modifier.RANGE)
+            && m.leastRange() < 100
+            && v.modifiers().size() < Modifier.MOST) {
+          Set<Modifier> with = new HashSet<>(v.modifiers());
+          with.add(Modifier.RANGE);
+          assertSame(
+              Variant.of(m, with, m.leastRange()),
+              CATALOGUE.variant(m.id(), List.copyOf(with), m.leastRange()));
+          cut++;
+        }
+        Set<Modifier> unsaid = v.modifiers();
+        assertThatThrownBy(() -> CATALOGUE.variant(m.id(), unsaid, 50))
+            .as("%s, cut without a word", m.id())
+            .isInstanceOf(IllegalArgumentException.class);
+      }
+    }
+    assertThat(cut).isGreaterThan(100);
+  }
+
+  private static void assertSame(Variant anew, Variant ready) {
+    String what = anew.movement().id() + " " + anew.modifiers() + " " + anew.range();
+    assertThat(ready.modifiers()).as(what).isEqualTo(anew.modifiers());
+    assertThat(ready.range()).as(what).isEqualTo(anew.range());
+    assertThat(ready.whole()).as(what).isEqualTo(anew.whole());
   }
 
   @Test

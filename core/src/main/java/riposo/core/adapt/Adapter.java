@@ -151,8 +151,7 @@ public final class Adapter {
     if (part.movementId() == null) {
       throw new IllegalArgumentException("rest has no variant");
     }
-    return Variant.of(
-        catalogue.movement(part.movementId()), Set.copyOf(part.modifiers()), part.range());
+    return catalogue.variant(part.movementId(), part.modifiers(), part.range());
   }
 
   /** Whether the form still exists: the movement is known and takes its modifiers and range. */

@@ -1,12 +1,14 @@
 package riposo.core.group;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Collections;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jgrapht.alg.interfaces.MatchingAlgorithm;
 import org.jgrapht.alg.matching.MaximumWeightBipartiteMatching;
 import org.jgrapht.graph.DefaultWeightedEdge;
@@ -51,8 +53,6 @@ public final class KitShare {
    */
   public record Shared(List<Given> given, List<Want> without, List<Stock> left) {}
 
-  private record Piece(int stock, int number) {}
-
   public static Shared share(List<Stock> room, List<Want> wants) {
     int[] left = room.stream().mapToInt(Stock::count).toArray();
     List<Given> given = new ArrayList<>();
@@ -80,50 +80,44 @@ public final class KitShare {
       int hands,
       List<Given> given,
       Set<UUID> served) {
-    SimpleWeightedGraph<Object, DefaultWeightedEdge> graph =
-        new SimpleWeightedGraph<>(DefaultWeightedEdge.class);
-    Set<Object> people = new HashSet<>();
-    Set<Object> pieces = new HashSet<>();
-    Map<Object, Piece> byPiece = new HashMap<>();
-    for (Want w : wants) {
-      if (w.hands() == hands) {
-        people.add(w);
-        graph.addVertex(w);
-      }
+    List<Want> people = wants.stream().filter(w -> w.hands() == hands).toList();
+    List<Integer> pieces = new ArrayList<>();
+    for (int i = 0; i < room.size(); i++) {
+      pieces.addAll(Collections.nCopies(Math.min(left[i] / hands, people.size()), i));
     }
-    if (people.isEmpty()) {
+    if (people.isEmpty() || pieces.isEmpty()) {
       return;
     }
-    for (int i = 0; i < room.size(); i++) {
-      for (int n = 0; n < Math.min(left[i] / hands, people.size()); n++) {
-        Piece p = new Piece(i, n);
-        pieces.add(p);
-        byPiece.put(p, p);
-        graph.addVertex(p);
-        for (Object o : people) {
-          Want w = (Want) o;
-          Stock s = room.get(i);
-          if (s.grams() <= w.most()) {
-            DefaultWeightedEdge e = graph.addEdge(o, p);
-            graph.setEdgeWeight(e, SERVED - (w.most() - s.grams()) - (s.standIn() ? STAND_IN : 0));
-          }
+    // people are numbered from 0, pieces after them
+    int first = people.size();
+    SimpleWeightedGraph<Integer, DefaultWeightedEdge> graph =
+        new SimpleWeightedGraph<>(DefaultWeightedEdge.class);
+    IntStream.range(0, first + pieces.size()).forEach(graph::addVertex);
+    for (int p = 0; p < first; p++) {
+      for (int i = 0; i < pieces.size(); i++) {
+        int over = people.get(p).most() - room.get(pieces.get(i)).grams();
+        if (over >= 0) {
+          graph.setEdgeWeight(
+              graph.addEdge(p, first + i),
+              SERVED - over - (room.get(pieces.get(i)).standIn() ? STAND_IN : 0));
         }
       }
     }
-    if (pieces.isEmpty()) {
-      return;
-    }
-    MatchingAlgorithm.Matching<Object, DefaultWeightedEdge> found =
-        new MaximumWeightBipartiteMatching<>(graph, people, pieces).getMatching();
+    MatchingAlgorithm.Matching<Integer, DefaultWeightedEdge> found =
+        new MaximumWeightBipartiteMatching<>(
+                graph, numbers(0, first), numbers(first, first + pieces.size()))
+            .getMatching();
     for (DefaultWeightedEdge e : found.getEdges()) {
-      Object a = graph.getEdgeSource(e);
-      Object b = graph.getEdgeTarget(e);
-      Want w = (Want) (a instanceof Want ? a : b);
-      Piece p = (Piece) (a instanceof Piece ? a : b);
-      left[p.stock()] -= hands;
-      given.add(new Given(w.person(), hands, room.get(p.stock())));
+      Want w = people.get(graph.getEdgeSource(e));
+      int stock = pieces.get(graph.getEdgeTarget(e) - first);
+      left[stock] -= hands;
+      given.add(new Given(w.person(), hands, room.get(stock)));
       served.add(w.person());
     }
     given.sort(java.util.Comparator.comparing(Given::person));
+  }
+
+  private static Set<Integer> numbers(int from, int to) {
+    return IntStream.range(from, to).boxed().collect(Collectors.toCollection(LinkedHashSet::new));
   }
 }

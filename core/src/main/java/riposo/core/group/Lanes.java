@@ -419,9 +419,10 @@ public final class Lanes {
     if (lead.length == 0) {
       return List.of(uncovered(b, people));
     }
-    long[] open = new long[people];
+    Classes seek = Classes.of(lead, byClass.stream().mapToInt(List::size).toArray(), people);
+    long[] open = new long[seek.alike.length];
     Arrays.fill(open, UNCOVERED);
-    combine(lead, 0, new int[k], 0, k, open, best, sets);
+    combine(seek, 0, new int[k], 0, k, open, best, sets);
     Map<Long, Choice> cheapest = new TreeMap<>();
     for (int[] set : sets) {
       expand(b, people, byClass, set, 0, new int[set.length], cheapest);
@@ -429,9 +430,69 @@ public final class Lanes {
     return List.copyOf(cheapest.values());
   }
 
-  /** Multisets of classes with the least summed lead. */
+  /**
+   * Classes of candidates, while the least lead is sought. People for whom all classes are alike
+   * are one column.
+   *
+   * @param lead by class, then by column
+   * @param least the least from this class on, by class, then by column
+   * @param alike how many people each column is
+   * @param size how many candidates each class has
+   */
+  private record Classes(long[][] lead, long[][] least, int[] alike, int[] size) {
+    static Classes of(long[][] lead, int[] size, int people) {
+      Map<List<Long>, Integer> columns = new LinkedHashMap<>();
+      for (int p = 0; p < people; p++) {
+        int person = p;
+        columns.merge(Arrays.stream(lead).map(l -> l[person]).toList(), 1, Integer::sum);
+      }
+      int[] alike = columns.values().stream().mapToInt(n -> n).toArray();
+      long[][] of = new long[lead.length][alike.length];
+      int at = 0;
+      for (List<Long> column : columns.keySet()) {
+        for (int i = 0; i < of.length; i++) {
+          of[i][at] = column.get(i);
+        }
+        at++;
+      }
+      long[][] least = new long[of.length][];
+      for (int i = of.length - 1; i >= 0; i--) {
+        least[i] = i == of.length - 1 ? of[i] : under(of[i], least[i + 1]);
+      }
+      return new Classes(of, least, alike, size);
+    }
+
+    /** The smaller of both, column by column. */
+    static long[] under(long[] a, long[] b) {
+      long[] min = new long[a.length];
+      for (int p = 0; p < min.length; p++) {
+        min[p] = Math.min(a[p], b[p]);
+      }
+      return min;
+    }
+
+    /** Over everybody. */
+    long sum(long[] columns) {
+      long sum = 0;
+      for (int p = 0; p < columns.length; p++) {
+        sum += columns[p] * alike[p];
+      }
+      return sum;
+    }
+
+    /** No less than with whatever is added of the classes from this one on. */
+    long bound(long[] now, int from) {
+      long sum = 0;
+      for (int p = 0; p < now.length; p++) {
+        sum += Math.min(now[p], least[from][p]) * alike[p];
+      }
+      return sum;
+    }
+  }
+
+  /** Multisets of classes with the least summed lead, none more often than it has candidates. */
   private static void combine(
-      long[][] lead,
+      Classes of,
       int from,
       int[] set,
       int size,
@@ -440,10 +501,7 @@ public final class Lanes {
       long[] best,
       List<int[]> found) {
     if (size > 0) {
-      long sum = 0;
-      for (long x : now) {
-        sum += x;
-      }
+      long sum = of.sum(now);
       if (sum < best[0]) {
         best[0] = sum;
         found.clear();
@@ -455,13 +513,14 @@ public final class Lanes {
     if (size == k) {
       return;
     }
-    for (int i = from; i < lead.length; i++) {
-      long[] next = new long[now.length];
-      for (int p = 0; p < next.length; p++) {
-        next[p] = Math.min(now[p], lead[i][p]);
+    for (int i = from; i < of.lead.length; i++) {
+      if (of.bound(now, i) > best[0]) {
+        return; // nor with any class after this one
       }
-      set[size] = i;
-      combine(lead, i, set, size + 1, k, next, best, found);
+      if (size < of.size[i] || set[size - of.size[i]] != i) {
+        set[size] = i;
+        combine(of, i, set, size + 1, k, Classes.under(now, of.lead[i]), best, found);
+      }
     }
   }
 

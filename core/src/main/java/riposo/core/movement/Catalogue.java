@@ -1,11 +1,13 @@
 package riposo.core.movement;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import riposo.core.limit.Caps;
@@ -16,6 +18,7 @@ public final class Catalogue {
   private final Map<String, Family> families = new LinkedHashMap<>();
   private final Map<String, Movement> movements = new LinkedHashMap<>();
   private final Map<String, List<Variant>> variants = new HashMap<>();
+  private final Map<String, Map<Set<Modifier>, Variant>> bySet = new HashMap<>();
   private final Map<String, int[]> least = new HashMap<>();
   private final Set<String> retired;
 
@@ -41,6 +44,9 @@ public final class Catalogue {
         }
         List<Variant> all = variantsOf(movement);
         variants.put(movement.id(), all);
+        Map<Set<Modifier>, Variant> set = new HashMap<>();
+        all.forEach(v -> set.put(set(v.modifiers()), v));
+        bySet.put(movement.id(), set);
         least.put(movement.id(), Variant.least(all));
       }
     }
@@ -109,6 +115,28 @@ public final class Catalogue {
       throw new IllegalArgumentException("unknown movement: " + movement.id());
     }
     return known;
+  }
+
+  /**
+   * The movement with these modifiers, in any order; one that is made ready where there is.
+   *
+   * @param range percentage of range kept, 100 unless RANGE is among the modifiers
+   * @throws IllegalArgumentException where the movement is unknown or does not take them
+   */
+  public Variant variant(String movementId, Collection<Modifier> modifiers, int range) {
+    Movement movement = movement(movementId);
+    EnumSet<Modifier> all = set(modifiers);
+    EnumSet<Modifier> uncut = EnumSet.copyOf(all);
+    boolean cut = uncut.remove(Modifier.RANGE);
+    Variant whole = Objects.requireNonNull(bySet.get(movementId)).get(uncut);
+    Variant known = whole == null ? null : whole.known(cut, range);
+    return known == null ? Variant.of(movement, all, range) : known;
+  }
+
+  private static EnumSet<Modifier> set(Collection<Modifier> modifiers) {
+    EnumSet<Modifier> set = EnumSet.noneOf(Modifier.class);
+    set.addAll(modifiers);
+    return set;
   }
 
   /**

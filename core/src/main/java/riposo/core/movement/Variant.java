@@ -143,6 +143,11 @@ public final class Variant {
         });
   }
 
+  /** This variant as it is, or cut so far where that was made before; null where it was not. */
+  @Nullable Variant known(boolean cut, int range) {
+    return cut ? cuts.get(range) : range == 100 ? this : null;
+  }
+
   public Movement movement() {
     return movement;
   }

@@ -3,7 +3,12 @@ package riposo.server.platform;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
@@ -11,6 +16,7 @@ import java.util.concurrent.ConcurrentMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
@@ -102,6 +108,37 @@ public final class Stamped<K, S, V> {
       going.remove(asked, mine);
       mine.complete(told);
     }
+  }
+
+  /**
+   * What is known of each of these under its stamp; those of which nothing is are worked out
+   * together.
+   *
+   * @param under of each that is asked for
+   * @param work what it is of these, never empty; who it leaves out is left out of the answer
+   * @return of each, for the caller alone
+   */
+  public Map<K, V> all(Map<K, S> under, Function<Set<K>, Map<K, V>> work) {
+    Map<K, V> all = new HashMap<>();
+    Set<K> missing = new LinkedHashSet<>();
+    under.forEach(
+        (key, s) -> {
+          V v = get(key, s);
+          if (v == null) {
+            missing.add(key);
+          } else {
+            all.put(key, v);
+          }
+        });
+    if (!missing.isEmpty()) {
+      work.apply(missing)
+          .forEach(
+              (key, v) -> {
+                put(key, Objects.requireNonNull(under.get(key)), v);
+                all.put(key, v);
+              });
+    }
+    return all;
   }
 
   /** Empty where it failed, may not be kept or takes too long: then everybody works it out. */

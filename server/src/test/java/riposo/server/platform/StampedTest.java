@@ -4,7 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
@@ -12,6 +15,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 
@@ -153,6 +157,34 @@ class StampedTest {
     } catch (InterruptedException e) {
       throw new IllegalStateException(e);
     }
+  }
+
+  @Test
+  void ofManyOnlyThoseOfWhichNothingIsKnownAreWorkedOutTogether() {
+    List<Set<String>> asked = new ArrayList<>();
+    Function<Set<String>, Map<String, String>> work =
+        keys -> {
+          asked.add(Set.copyOf(keys));
+          Map<String, String> of = new HashMap<>();
+          keys.stream()
+              .filter(k -> !k.equals("nobody"))
+              .forEach(k -> of.put(k, k + " " + asked.size()));
+          return of;
+        };
+    assertThat(all(true, Map.of("a", 1L, "b", 1L, "nobody", 1L), work))
+        .isEqualTo(Map.of("a", "a 1", "b", "b 1"));
+    assertThat(all(true, Map.of("a", 1L, "b", 2L), work)).isEqualTo(Map.of("a", "a 1", "b", "b 2"));
+    assertThat(all(true, Map.of("a", 1L, "b", 2L), work)).isEqualTo(Map.of("a", "a 1", "b", "b 2"));
+    assertThat(all(false, Map.of("a", 1L), work)).isEqualTo(Map.of("a", "a 3"));
+    assertThat(asked).containsExactly(Set.of("a", "b", "nobody"), Set.of("b"), Set.of("a"));
+  }
+
+  private Map<String, String> all(
+      boolean reads, Map<String, Long> under, Function<Set<String>, Map<String, String>> work) {
+    return StudioContext.within(
+        OURS,
+        "tester",
+        () -> OncePerReadTest.transaction(reads).execute(s -> kept.all(under, work)));
   }
 
   @Test

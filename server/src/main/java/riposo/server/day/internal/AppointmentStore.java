@@ -14,7 +14,10 @@ interface AppointmentStore extends Store<AppointmentRow> {
 
   List<AppointmentRow> findByClientId(UUID clientId);
 
-  List<AppointmentRow> findByOnDateBetweenOrderByOnDate(LocalDate first, LocalDate last);
+  List<AppointmentRow> findByOnDateBetween(LocalDate first, LocalDate last);
+
+  List<AppointmentRow> findByClientIdInAndOnDateBetween(
+      Collection<UUID> clients, LocalDate first, LocalDate last);
 
   /** The next session of each of these clients from a day on. */
   @Query(

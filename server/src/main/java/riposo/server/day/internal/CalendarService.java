@@ -8,9 +8,12 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import net.fortuna.ical4j.data.CalendarOutputter;
@@ -24,11 +27,14 @@ import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import riposo.core.typed.Days;
 import riposo.server.client.Clients;
 import riposo.server.group.Groups;
 import riposo.server.platform.Download;
+import riposo.server.platform.ReadAhead;
 import riposo.server.platform.Stamped;
 import riposo.server.platform.Stamps;
+import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 
 /**
@@ -43,6 +49,9 @@ class CalendarService {
 
   /** How far ahead everybody's sessions are written out. */
   private static final int AHEAD = 91;
+
+  /** Of more clients than this everybody's sessions are read: so many ids in a query cost more. */
+  private static final int MANY = 500;
 
   private record Key(@Nullable UUID clientId) {}
 
@@ -62,6 +71,18 @@ class CalendarService {
 
   private record Lines(String where, List<Line> all) {}
 
+  /**
+   * Whose sessions.
+   *
+   * @param whole all from today on; a quarter of a year where false
+   */
+  private record OwnKey(UUID clientId, boolean whole) {}
+
+  private record OwnUnder(long client, long shared, Studios.Studio studio, LocalDate today) {}
+
+  /** Of each client: those of whom nothing changed are as they were. */
+  private final Stamped<OwnKey, OwnUnder, List<Line>> own = new Stamped<>(50_000);
+
   /** Texts by their lines; at most some 20 MB. */
   private final Stamped<Key, Lines, String> texts = new Stamped<>(20_000_000, String::length);
 
@@ -70,7 +91,7 @@ class CalendarService {
 
   private final AppointmentStore store;
   private final Clients clients;
-  private final ClientFacts clientFacts;
+  private final ReadAhead ahead;
   private final SessionFacts sessions;
   private final Groups groups;
   private final Studios studios;
@@ -79,14 +100,14 @@ class CalendarService {
   CalendarService(
       AppointmentStore store,
       Clients clients,
-      ClientFacts clientFacts,
+      ReadAhead ahead,
       SessionFacts sessions,
       Groups groups,
       Studios studios,
       Stamps stamps) {
     this.store = store;
     this.clients = clients;
-    this.clientFacts = clientFacts;
+    this.ahead = ahead;
     this.sessions = sessions;
     this.groups = groups;
     this.studios = studios;
@@ -123,24 +144,20 @@ class CalendarService {
   private List<Line> lines(@Nullable UUID clientId, Under under) {
     ZoneId zone = ZoneId.of(under.studio().zone());
     LocalDate today = under.today();
+    long shared = stamps.of(StudioContext.current());
+    Map<OwnKey, OwnUnder> who = new HashMap<>();
+    stamps
+        .clients(false)
+        .forEach(
+            (id, stamp) -> {
+              if (clientId == null || clientId.equals(id)) {
+                who.put(
+                    new OwnKey(id, clientId != null),
+                    new OwnUnder(stamp, shared, under.studio(), today));
+              }
+            });
     List<Line> lines = new ArrayList<>();
-    Map<UUID, ClientFacts.Fact> who = clientFacts.all(today, false).of();
-    List<AppointmentRow> rows =
-        (clientId == null
-                ? store.findByOnDateBetweenOrderByOnDate(today, today.plusDays(AHEAD))
-                : store.findByClientIdAndOnDateGreaterThanEqualOrderByOnDate(clientId, today))
-            .stream().filter(a -> who.containsKey(a.clientId)).toList();
-    Map<UUID, SessionFacts.Fact> facts = sessions.of(rows);
-    for (AppointmentRow a : rows) {
-      ClientFacts.Fact c = Objects.requireNonNull(who.get(a.clientId));
-      SessionFacts.Fact of = Objects.requireNonNull(facts.get(a.id));
-      lines.add(
-          new Line(
-              a.onDate.atTime(a.atTime).atZone(zone).toInstant(),
-              Math.max(600, of.totalSeconds()),
-              c.name() + ", " + of.plan(),
-              a.id + "@riposo"));
-    }
+    own.all(who, missing -> own(missing, zone, today)).values().forEach(lines::addAll);
     for (Map.Entry<LocalDate, List<Groups.Due>> meetings : under.meetings().entrySet()) {
       LocalDate day = meetings.getKey();
       for (Groups.Due g : meetings.getValue()) {
@@ -152,7 +169,36 @@ class CalendarService {
                 g.id() + "-" + day + "@riposo"));
       }
     }
+    lines.sort(Comparator.comparing(Line::at).thenComparing(Line::uid));
     return lines;
+  }
+
+  private Map<OwnKey, List<Line>> own(Set<OwnKey> keys, ZoneId zone, LocalDate today) {
+    boolean whole = keys.iterator().next().whole;
+    Map<UUID, List<Line>> of = new HashMap<>();
+    keys.forEach(k -> of.put(k.clientId, new ArrayList<>()));
+    LocalDate last = whole ? Days.LAST : today.plusDays(AHEAD);
+    List<AppointmentRow> rows =
+        of.size() > MANY
+            ? store.findByOnDateBetween(today, last).stream()
+                .filter(a -> of.containsKey(a.clientId))
+                .toList()
+            : store.findByClientIdInAndOnDateBetween(of.keySet(), today, last);
+    Map<UUID, SessionFacts.Fact> facts = sessions.of(rows);
+    ahead.of(rows.stream().map(a -> a.clientId).toList(), ReadAhead.For.STANDING);
+    for (AppointmentRow a : rows) {
+      SessionFacts.Fact f = Objects.requireNonNull(facts.get(a.id));
+      Objects.requireNonNull(of.get(a.clientId))
+          .add(
+              new Line(
+                  a.onDate.atTime(a.atTime).atZone(zone).toInstant(),
+                  Math.max(600, f.totalSeconds()),
+                  clients.require(a.clientId).name() + ", " + f.plan(),
+                  a.id + "@riposo"));
+    }
+    Map<OwnKey, List<Line>> all = new HashMap<>();
+    of.forEach((id, lines) -> all.put(new OwnKey(id, whole), List.copyOf(lines)));
+    return all;
   }
 
   private static String text(Lines lines) {

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -118,31 +119,22 @@ class ClientFacts {
   }
 
   private Map<UUID, Fact> facts(LocalDate day, boolean archived) {
-    Map<UUID, Long> now = stamps.clients(archived);
+    Map<UUID, Under> now = new HashMap<>();
+    stamps.clients(archived).forEach((id, stamp) -> now.put(id, new Under(stamp, day)));
+    return known.all(now, missing -> facts(missing, day));
+  }
+
+  private Map<UUID, Fact> facts(Set<UUID> ids, LocalDate day) {
+    ahead.of(ids, ReadAhead.For.STANDING);
+    Map<UUID, Reviews.Due> due =
+        reviews.due(List.copyOf(ids), day).stream()
+            .collect(Collectors.toMap(Reviews.Due::clientId, d -> d, (a, b) -> a));
+    Map<UUID, AppointmentStore.Line> next =
+        appointments.next(day, ids).stream()
+            .collect(Collectors.toMap(AppointmentStore.Line::clientId, l -> l, (a, b) -> a));
     Map<UUID, Fact> all = new HashMap<>();
-    List<UUID> missing = new ArrayList<>();
-    now.forEach(
-        (id, stamp) -> {
-          Fact f = known.get(id, new Under(stamp, day));
-          if (f == null) {
-            missing.add(id);
-          } else {
-            all.put(id, f);
-          }
-        });
-    if (!missing.isEmpty()) {
-      ahead.of(missing, ReadAhead.For.STANDING);
-      Map<UUID, Reviews.Due> due =
-          reviews.due(missing, day).stream()
-              .collect(Collectors.toMap(Reviews.Due::clientId, d -> d, (a, b) -> a));
-      Map<UUID, AppointmentStore.Line> next =
-          appointments.next(day, missing).stream()
-              .collect(Collectors.toMap(AppointmentStore.Line::clientId, l -> l, (a, b) -> a));
-      for (UUID id : missing) {
-        Fact f = fact(clients.require(id), due.get(id), next.get(id), day);
-        all.put(id, f);
-        known.put(id, new Under(now.getOrDefault(id, 0L), day), f);
-      }
+    for (UUID id : ids) {
+      all.put(id, fact(clients.require(id), due.get(id), next.get(id), day));
     }
     return all;
   }

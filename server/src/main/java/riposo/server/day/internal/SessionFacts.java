@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -95,25 +96,22 @@ class SessionFacts {
     rows.forEach(r -> who.add(r.clientId));
     Map<UUID, Long> now = stamps.of(who);
     long studio = now.getOrDefault(StudioContext.current(), 0L);
+    Map<Key, Under> under = new HashMap<>();
+    rows.forEach(
+        r -> under.put(key(r), new Under(now.getOrDefault(r.clientId, 0L), studio, today)));
+    Map<Key, Fact> of = known.all(under, missing -> facts(missing, today));
     Map<UUID, Fact> all = new HashMap<>();
-    List<AppointmentRow> missing = new ArrayList<>();
-    for (AppointmentRow r : rows) {
-      Fact f = known.get(key(r), new Under(now.getOrDefault(r.clientId, 0L), studio, today));
-      if (f == null) {
-        missing.add(r);
-      } else {
-        all.put(r.id, f);
-      }
-    }
-    if (!missing.isEmpty()) {
-      List<UUID> ids = missing.stream().map(r -> r.clientId).distinct().toList();
-      ahead.of(ids, ReadAhead.For.TRAINING);
-      Map<UUID, LocalDate> last = runs.lastBefore(ids, today);
-      for (AppointmentRow r : missing) {
-        Fact f = fact(r, last.get(r.clientId), today);
-        all.put(r.id, f);
-        known.put(key(r), new Under(now.getOrDefault(r.clientId, 0L), studio, today), f);
-      }
+    rows.forEach(r -> all.put(r.id, Objects.requireNonNull(of.get(key(r)))));
+    return all;
+  }
+
+  private Map<Key, Fact> facts(Set<Key> keys, LocalDate today) {
+    List<UUID> ids = keys.stream().map(Key::clientId).distinct().toList();
+    ahead.of(ids, ReadAhead.For.TRAINING);
+    Map<UUID, LocalDate> last = runs.lastBefore(ids, today);
+    Map<Key, Fact> all = new HashMap<>();
+    for (Key k : keys) {
+      all.put(k, fact(k, last.get(k.clientId), today));
     }
     return all;
   }
@@ -122,14 +120,14 @@ class SessionFacts {
     return new Key(r.clientId, r.planId, r.onDate);
   }
 
-  private Fact fact(AppointmentRow r, @Nullable LocalDate last, LocalDate today) {
-    AdaptedPlan plan = adapted.adapt(r.clientId, r.planId, r.onDate);
+  private Fact fact(Key of, @Nullable LocalDate last, LocalDate today) {
+    AdaptedPlan plan = adapted.adapt(of.clientId, of.planId, of.date);
     return new Fact(
-        plans.require(r.planId).name(),
+        plans.require(of.planId).name(),
         plan.timeline().total(),
         (int) plan.slots().stream().filter(s -> !s.asPlanned()).count(),
         kit(plan),
-        changes(r.clientId, last, today));
+        changes(of.clientId, last, today));
   }
 
   /** What to bring: the kit of what is done, but a wall, and the weights. */

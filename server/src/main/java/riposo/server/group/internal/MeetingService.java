@@ -12,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -41,6 +42,7 @@ import riposo.server.platform.ReadAhead;
 import riposo.server.platform.RowsOf;
 import riposo.server.platform.Stamped;
 import riposo.server.platform.Stamps;
+import riposo.server.platform.StudioContext;
 import riposo.server.platform.Studios;
 import riposo.server.screening.Readiness;
 
@@ -80,8 +82,28 @@ class MeetingService {
       Map<UUID, Long> stamps,
       LocalDate today) {}
 
+  private record PersonKey(UUID client, LocalDate date, @Nullable UUID room, UUID plan) {}
+
+  private record PersonUnder(long client, long studio, long planVersion, LocalDate today) {}
+
+  /**
+   * Somebody of a group, on a day, in a room.
+   *
+   * @param of null for who is not started with the group
+   * @param apart why not; null for who is
+   * @param own the plan as they do it by themselves; null where no slot has an upper option
+   */
+  private record Person(
+      String name,
+      @Nullable Participant of,
+      GroupSheet.@Nullable SheetApart apart,
+      @Nullable AdaptedPlan own) {}
+
   /** As it is looked at; who starts is found and fitted anew. */
   private final Stamped<Key, Under, GroupSheet> known = new Stamped<>(200);
+
+  /** Whose day is as it was when one of the others changed. */
+  private final Stamped<PersonKey, PersonUnder, Person> persons = new Stamped<>(1_000);
 
   private final Stamps stamps;
   private final Movements movements;
@@ -319,24 +341,22 @@ class MeetingService {
     Room room = roomId == null ? null : clients.room(roomId);
     Map<UUID, String> names = new HashMap<>();
     Map<UUID, AdaptedPlan> own = new HashMap<>();
-    boolean above = plan.plan().allSlots().stream().anyMatch(s -> s.upper() != null);
     List<Participant> people = new ArrayList<>();
     List<GroupSheet.SheetApart> apart = new ArrayList<>();
-    ahead.of(present(g, m), ReadAhead.For.TRAINING);
-    for (UUID who : present(g, m)) {
-      Clients.Client c = clients.require(who);
-      names.put(who, c.name());
-      GroupSheet.SheetApart not = apart(who);
-      if (not != null) {
-        apart.add(not);
-        continue;
-      }
-      ClientDay of = days.at(who, date, roomId);
-      people.add(Participant.of(of));
-      if (above) {
-        own.put(who, adapted.adapt(planId, of));
-      }
-    }
+    persons(present(g, m), date, roomId, plan)
+        .forEach(
+            (who, p) -> {
+              names.put(who, p.name);
+              if (p.apart != null) {
+                apart.add(p.apart);
+              }
+              if (p.of != null) {
+                people.add(p.of);
+              }
+              if (p.own != null) {
+                own.put(who, p.own);
+              }
+            });
     people.sort(Comparator.comparing(p -> names.getOrDefault(p.id(), "")));
     apart.sort(Comparator.comparing(GroupSheet.SheetApart::name));
     LaneSheet sheet;
@@ -357,6 +377,43 @@ class MeetingService {
     String roomName = roomId == null ? null : clients.roomName(roomId);
     return new SheetMaker.Given(
         g, date, plan, room, roomName, people, names, sheet, m, apart, own, Called.of(names));
+  }
+
+  private Map<UUID, Person> persons(
+      Set<UUID> who, LocalDate date, @Nullable UUID roomId, Plans.Plan plan) {
+    Map<UUID, Long> now = stamps.of(who);
+    Map<PersonKey, PersonUnder> under = new LinkedHashMap<>();
+    for (UUID id : who) {
+      under.put(
+          new PersonKey(id, date, roomId, plan.id()),
+          new PersonUnder(
+              now.getOrDefault(id, 0L),
+              now.getOrDefault(StudioContext.current(), 0L),
+              plan.version(),
+              studios.today()));
+    }
+    Map<PersonKey, Person> of = persons.all(under, missing -> persons(missing, plan));
+    Map<UUID, Person> all = new LinkedHashMap<>();
+    under.keySet().forEach(k -> all.put(k.client, Objects.requireNonNull(of.get(k))));
+    return all;
+  }
+
+  private Map<PersonKey, Person> persons(Set<PersonKey> keys, Plans.Plan plan) {
+    boolean above = plan.plan().allSlots().stream().anyMatch(s -> s.upper() != null);
+    ahead.of(keys.stream().map(PersonKey::client).toList(), ReadAhead.For.TRAINING);
+    Map<PersonKey, Person> all = new HashMap<>();
+    keys.forEach(k -> all.put(k, person(k, above)));
+    return all;
+  }
+
+  private Person person(PersonKey k, boolean above) {
+    String name = clients.require(k.client).name();
+    GroupSheet.SheetApart apart = apart(k.client);
+    if (apart != null) {
+      return new Person(name, null, apart, null);
+    }
+    ClientDay of = days.at(k.client, k.date, k.room);
+    return new Person(name, Participant.of(of), null, above ? adapted.adapt(k.plan, of) : null);
   }
 
   /** Why somebody is not started with the group; null when nothing stands in the way. */

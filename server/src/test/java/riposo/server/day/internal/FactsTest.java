@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -39,10 +40,15 @@ import riposo.server.platform.Studios;
 class FactsTest extends PathDesk {
   @Autowired DayService kept;
   @Autowired ClientListService keptList;
+  @Autowired CalendarService calendar;
   @Autowired ApplicationContext context;
 
   /** Everything a studio sees of its day. */
-  private record Seen(DayService.DayView day, ClientListService.ClientPage list) {}
+  private record Seen(
+      DayService.DayView day,
+      ClientListService.ClientPage list,
+      List<String> calendar,
+      List<String> own) {}
 
   private static final Room HOME =
       new Room(
@@ -87,11 +93,23 @@ class FactsTest extends PathDesk {
             facts, plans, context.getBean(riposo.server.group.Groups.class), waits, studios);
     TransactionTemplate read = new TransactionTemplate(transactions);
     read.setReadOnly(true);
-    return in(() -> read.execute(s -> new Seen(day.day(), list.page(ALL))));
+    List<String> everybodys = anew(() -> lines(null));
+    List<String> own = anew(() -> lines(client));
+    return in(() -> read.execute(s -> new Seen(day.day(), list.page(ALL), everybodys, own)));
   }
 
   private Seen kept() {
-    return in(() -> new Seen(kept.day(), keptList.page(ALL)));
+    return in(() -> new Seen(kept.day(), keptList.page(ALL), lines(null), lines(client)));
+  }
+
+  /** A calendar but for the moment it was written at. */
+  private List<String> lines(@Nullable UUID whose) {
+    return calendar
+        .calendar(whose)
+        .content()
+        .lines()
+        .filter(l -> !l.startsWith("DTSTAMP:"))
+        .toList();
   }
 
   /**
@@ -120,7 +138,7 @@ class FactsTest extends PathDesk {
   @Test
   void whateverHappensTheSheetAndTheListSayWhatAFreshReadingSays() {
     take("joint.any", "yes", "knee.pain", "yes");
-    does(() -> appointments.add(client, plan, studios.today(), LocalTime.of(9, 0)));
+    UUID booked = in(() -> appointments.add(client, plan, studios.today(), LocalTime.of(9, 0)));
     UUID ran = session(5, 0, 2);
     UUID other = in(() -> clients.add(who("Bo Path", riposo.core.tolerance.School.PAIN_FREE)));
     does(() -> appointments.add(other, plan, studios.today(), LocalTime.of(9, 15)));
@@ -232,6 +250,11 @@ class FactsTest extends PathDesk {
       before = now;
     }
     assertThat(changed).as("most of it shows; refused: %s", refused).isGreaterThan(7);
+    does(() -> appointments.add(client, plan, studios.today().plusDays(200), LocalTime.of(8, 0)));
+    assertThat(kept()).as("after a session far ahead").isNotEqualTo(before).isEqualTo(anew());
+    before = kept();
+    does(() -> kept.remove(booked));
+    assertThat(kept()).as("after a session called off").isNotEqualTo(before).isEqualTo(anew());
     clock.shift(Duration.ofDays(1));
     assertThat(kept()).as("a day later").isEqualTo(anew());
     does(() -> checkIns.answer(ran, client, told()));
