@@ -292,6 +292,27 @@ class GroupRunTest extends ApiDesk {
   }
 
   @Test
+  void whoIsErasedTakesNothingOfTheOthersAlong() throws Exception {
+    UUID run = UUID.randomUUID();
+    begin(run, anna, berit);
+    long now = clock.millis();
+    send(
+        run,
+        event("START", now, 0, ",\"device\":\"a\""),
+        event("ENTRY", now + 1, 1, of(anna, SET)),
+        event("ENTRY", now + 2, 2, of(berit, SET)),
+        event("FINISH", now + 3, 3, ",\"device\":\"a\""));
+    String name = get("/clients/" + anna).body().path("name").asString();
+    assertThat(post("/clients/" + anna + "/erase", "{\"name\":\"" + name + "\"}").status())
+        .isEqualTo(204);
+    Answer left = get("/runs/" + run);
+    assertThat(left.status()).as(left.text()).isEqualTo(200);
+    assertThat(left.text()).contains(berit.toString()).doesNotContain(anna.toString(), name);
+    String export = get("/clients/" + berit + "/export").text();
+    assertThat(export).contains(run.toString(), "\"ENTRY\"").doesNotContain(anna.toString());
+  }
+
+  @Test
   void theSecondScreenShowsTheLanesAndNobody() throws Exception {
     UUID run = UUID.randomUUID();
     begin(run, anna, berit, heart);

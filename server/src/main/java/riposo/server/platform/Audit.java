@@ -13,6 +13,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Records every change, in the transaction that makes it. */
 @Component
 public class Audit {
+  /** So many ids in a statement at most. */
+  private static final int AT_ONCE = 500;
+
   private final EntityManager em;
   private final Clock clock;
 
@@ -73,9 +76,9 @@ public class Audit {
     em.createQuery("update AuditEntry set detail = null where clientId = :client")
         .setParameter("client", clientId)
         .executeUpdate();
-    if (!subjects.isEmpty()) {
+    for (int from = 0; from < subjects.size(); from += AT_ONCE) {
       em.createQuery("update AuditEntry set detail = null where subjectId in :ids")
-          .setParameter("ids", subjects)
+          .setParameter("ids", subjects.subList(from, Math.min(subjects.size(), from + AT_ONCE)))
           .executeUpdate();
     }
   }

@@ -61,6 +61,14 @@ public final class OncePerRead {
     }
   }
 
+  /** Forgets what this read has worked out so far, where it goes over more than memory holds. */
+  public static void letGo() {
+    Map<Object, Object> known = known();
+    if (known != null) {
+      known.clear();
+    }
+  }
+
   /** What this read has worked out; null where something may be written. */
   private static @Nullable Map<Object, Object> known() {
     if (!TransactionSynchronizationManager.isSynchronizationActive()

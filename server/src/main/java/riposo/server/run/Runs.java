@@ -143,8 +143,8 @@ public interface Runs {
   /** What a client did in every run, in time order. */
   List<DoneRun> history(UUID clientId);
 
-  /** The same from a day on. */
-  List<DoneRun> history(UUID clientId, LocalDate since);
+  /** The same of some days, both ends included. */
+  List<DoneRun> history(UUID clientId, LocalDate since, LocalDate until);
 
   /**
    * A session of a person in one line.

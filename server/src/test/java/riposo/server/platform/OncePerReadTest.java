@@ -29,6 +29,18 @@ class OncePerReadTest {
   }
 
   @Test
+  void whatIsLetGoOfIsWorkedOutAgain() {
+    transaction(true)
+        .executeWithoutResult(
+            s -> {
+              assertThat(answer("a")).isEqualTo(1);
+              OncePerRead.letGo();
+              assertThat(answer("a")).isEqualTo(2);
+              assertThat(answer("a")).isEqualTo(2);
+            });
+  }
+
+  @Test
   void whereAnythingMayBeWrittenNothingIsRemembered() {
     transaction(false)
         .executeWithoutResult(

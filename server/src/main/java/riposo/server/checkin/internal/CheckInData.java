@@ -54,13 +54,12 @@ class CheckInData implements ClientData {
 
   @Override
   public List<UUID> erase(UUID clientId) {
-    List<CheckInRows.CheckIn> asked = store.findByClientId(clientId);
-    for (CheckInRows.CheckIn c : asked) {
-      em.createQuery("delete from CheckInToken t where t.checkInId = :id")
-          .setParameter("id", c.id)
-          .executeUpdate();
-    }
-    List<UUID> gone = new ArrayList<>(store.erase(asked));
+    em.createQuery(
+            "delete from CheckInToken t where t.checkInId in"
+                + " (select c.id from CheckIn c where c.clientId = :client)")
+        .setParameter("client", clientId)
+        .executeUpdate();
+    List<UUID> gone = new ArrayList<>(store.erase(store.findByClientId(clientId)));
     gone.addAll(messages.erase(messages.findByClientId(clientId)));
     return gone;
   }

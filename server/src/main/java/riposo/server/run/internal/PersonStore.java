@@ -3,6 +3,7 @@ package riposo.server.run.internal;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
@@ -14,7 +15,7 @@ import riposo.server.run.Runs;
 interface PersonStore extends Store<PersonRow> {
   List<PersonRow> findByRunId(UUID runId);
 
-  List<PersonRow> findByClientIdOrderByOnDateAscCreatedAtAsc(UUID clientId);
+  Optional<PersonRow> findByRunIdAndClientId(UUID runId, UUID clientId);
 
   @Query(
       "select p.runId from RunPerson p where p.clientId = :client order by p.onDate, p.createdAt")
@@ -87,8 +88,8 @@ interface PersonStore extends Store<PersonRow> {
   @Query(LINE + "where p.clientId in :clients and p.onDate = :day order by r.createdAt")
   List<Runs.Summary> on(Collection<UUID> clients, LocalDate day);
 
-  List<PersonRow> findByClientIdAndOnDateGreaterThanEqualOrderByOnDateAscCreatedAtAsc(
-      UUID client, LocalDate since);
+  List<PersonRow> findByClientIdAndOnDateBetweenOrderByOnDateAscCreatedAtAsc(
+      UUID client, LocalDate since, LocalDate until);
 
   @Query(LINE + "where p.effortAfter is null order by r.onDate, r.createdAt")
   List<Runs.Summary> unclosed();

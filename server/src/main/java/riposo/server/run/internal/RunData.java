@@ -2,16 +2,18 @@ package riposo.server.run.internal;
 
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import riposo.catalogue.EventDocument;
 import riposo.catalogue.RunDocument;
 import riposo.core.run.RunEvent;
-import riposo.core.run.RunSheet;
 import riposo.server.client.ClientData;
 import riposo.server.platform.Json;
+import riposo.server.platform.OncePerRead;
 import riposo.server.platform.RunsOfBefore;
 import tools.jackson.databind.JsonNode;
 
@@ -72,6 +74,7 @@ class RunData implements ClientData {
                     i -> {
                       if (i % LET_GO == 0) {
                         em.clear();
+                        OncePerRead.letGo();
                       }
                       return export(store.require(runs.get(i), "run"), clientId);
                     })
@@ -95,24 +98,33 @@ class RunData implements ClientData {
   @Override
   public List<UUID> erase(UUID clientId) {
     List<UUID> gone = new ArrayList<>(withdrawals.erase(withdrawals.findByClientId(clientId)));
-    for (PersonRow p : people.findByClientIdOrderByOnDateAscCreatedAtAsc(clientId)) {
-      people.delete(p);
-      people.flush();
-      RunRow run = store.require(p.runId, "run");
-      RunSheet sheet = run.sheet();
-      if (sheet.people().size() > 1) {
-        // what the others did stays theirs
-        log.erase(run.id, clientId);
-        run.sheet = RunDocument.write(sheet.without(clientId));
-        gone.add(p.id);
-      } else {
-        log.erase(run.id);
-        store.delete(run);
-        gone.add(run.id);
+    List<UUID> runs = people.runsOf(clientId);
+    for (int from = 0; from < runs.size(); from += LET_GO) {
+      Set<UUID> own = new LinkedHashSet<>(runs.subList(from, Math.min(runs.size(), from + LET_GO)));
+      for (RunRow run : store.maybeShared(own, clientId)) {
+        if (run.sheet().people().size() > 1) {
+          own.remove(run.id);
+          gone.add(leave(run, clientId));
+        }
       }
+      if (!own.isEmpty()) {
+        em.flush();
+        log.erase(own);
+        gone.addAll(own);
+      }
+      em.flush();
+      em.clear();
     }
-    store.flush();
     before.erase(clientId);
     return gone;
+  }
+
+  /** Takes one person out of a run that is others' too: what they did stays theirs. */
+  private UUID leave(RunRow run, UUID clientId) {
+    PersonRow person = people.findByRunIdAndClientId(run.id, clientId).orElseThrow();
+    people.delete(person);
+    log.erase(run.id, clientId);
+    run.sheet = RunDocument.write(run.sheet().without(clientId));
+    return person.id;
   }
 }

@@ -149,14 +149,15 @@ class RunLog {
         .collect(Collectors.toMap(r -> (String) r[0], r -> (String) r[1], (a, b) -> b));
   }
 
-  /** The sets of a client from a day on by run, in the order they were told. */
-  Map<UUID, List<DoneSet>> sets(UUID clientId, LocalDate since) {
+  /** The sets of a client from a day to another by run, in the order they were told. */
+  Map<UUID, List<DoneSet>> sets(UUID clientId, LocalDate since, LocalDate until) {
     return em.createQuery(
-            "select s.runId, s.body from RunSet s where s.clientId = :client and s.onDate >= :since"
-                + " order by s.place",
+            "select s.runId, s.body from RunSet s where s.clientId = :client"
+                + " and s.onDate between :since and :until order by s.place",
             Object[].class)
         .setParameter("client", clientId)
         .setParameter("since", since)
+        .setParameter("until", until)
         .getResultStream()
         .collect(
             Collectors.groupingBy(
@@ -195,14 +196,18 @@ class RunLog {
     before.values().forEach(em::remove);
   }
 
-  /** Deletes all that was told of a run; the run itself goes after it. */
-  void erase(UUID runId) {
-    em.createQuery("delete from RunSet e where e.runId = :run")
-        .setParameter("run", runId)
-        .executeUpdate();
-    em.createQuery("delete from RunEvent e where e.runId = :run")
-        .setParameter("run", runId)
-        .executeUpdate();
+  /** Deletes runs and all that was told of them. */
+  void erase(Collection<UUID> runs) {
+    for (String rows :
+        List.of(
+            "RunSet e where e.runId",
+            "RunEvent e where e.runId",
+            "RunPerson e where e.runId",
+            "Run e where e.id")) {
+      em.createQuery("delete from " + rows + " in :runs")
+          .setParameter("runs", runs)
+          .executeUpdate();
+    }
   }
 
   /** Deletes what was told of one person of a run that is others' too. */

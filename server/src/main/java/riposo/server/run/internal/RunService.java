@@ -35,6 +35,7 @@ import riposo.core.run.WorkPulses;
 import riposo.core.screening.Finding;
 import riposo.core.today.TodayCheck;
 import riposo.core.trend.Trend;
+import riposo.core.typed.Days;
 import riposo.core.wording.Wording;
 import riposo.server.adapt.AdaptedPlans;
 import riposo.server.adapt.ClientDays;
@@ -510,21 +511,21 @@ class RunService implements Runs {
   @Override
   @Transactional(readOnly = true)
   public List<DoneRun> history(UUID clientId) {
-    return history(clientId, LocalDate.EPOCH);
+    return history(clientId, Days.FIRST, Days.LAST);
   }
 
   @Override
   @Transactional(readOnly = true)
-  public List<DoneRun> history(UUID clientId, LocalDate since) {
+  public List<DoneRun> history(UUID clientId, LocalDate since, LocalDate until) {
     Map<UUID, List<EventRow>> stops =
         log.stops(clientId).stream().collect(Collectors.groupingBy(r -> r.runId));
     Set<UUID> withdrawn =
         withdrawals.findByClientId(clientId).stream()
             .map(w -> w.eventId)
             .collect(Collectors.toSet());
-    var sets = log.sets(clientId, since);
+    var sets = log.sets(clientId, since, until);
     return people
-        .findByClientIdAndOnDateGreaterThanEqualOrderByOnDateAscCreatedAtAsc(clientId, since)
+        .findByClientIdAndOnDateBetweenOrderByOnDateAscCreatedAtAsc(clientId, since, until)
         .stream()
         .map(
             p ->

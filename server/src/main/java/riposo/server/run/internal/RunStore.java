@@ -2,6 +2,7 @@ package riposo.server.run.internal;
 
 import jakarta.persistence.LockModeType;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -20,6 +21,12 @@ interface RunStore extends Store<RunRow> {
       "select r.id from Run r where r.groupId = :group and r.status in (READY, RUNNING, PAUSED)"
           + " order by r.createdAt")
   List<UUID> openOf(UUID group);
+
+  /** Those of a group, and any other that names somebody else too. */
+  @Query(
+      "select r from Run r where r.id in :runs and (r.groupId is not null or exists"
+          + " (select 1 from RunPerson p where p.runId = r.id and p.clientId <> :client))")
+  List<RunRow> maybeShared(Collection<UUID> runs, UUID client);
 
   /** The run, held until the transaction ends, so that two devices' events are folded in turn. */
   @Lock(LockModeType.PESSIMISTIC_WRITE)

@@ -26,6 +26,7 @@ import riposo.core.tolerance.Steps;
 import riposo.core.tolerance.Tolerance;
 import riposo.core.tolerance.Verdict;
 import riposo.core.tolerance.VerdictStatus;
+import riposo.core.typed.Days;
 import riposo.server.adapt.ClientDays;
 import riposo.server.checkin.CheckIns;
 import riposo.server.client.Clients;
@@ -114,20 +115,36 @@ class Reckoner {
   }
 
   private Case since(UUID clientId, LocalDate since, LocalDate mornings) {
-    return new Case(
-        clients.require(clientId),
-        runs.history(clientId, since),
-        checkIns.mornings(clientId, mornings),
-        rows(clientId, since));
+    return between(clientId, since, Days.LAST, mornings);
   }
 
   /**
-   * Those from a day on, and whatever their day those that stop or wait and the newest of each
-   * family; in time order.
+   * What the verdicts of some days of long ago rest on; of later ones only where each family
+   * stands.
+   *
+   * @param first the first of these days; sessions are read from {@link #WINDOW} before on
    */
-  private List<VerdictRow> rows(UUID clientId, LocalDate since) {
+  Case between(UUID clientId, LocalDate first, LocalDate last) {
+    return between(clientId, first.minusDays(WINDOW), last, first.minusDays(WINDOW));
+  }
+
+  private Case between(UUID clientId, LocalDate since, LocalDate until, LocalDate mornings) {
+    return new Case(
+        clients.require(clientId),
+        runs.history(clientId, since, until),
+        checkIns.mornings(clientId, mornings),
+        rows(clientId, since, until));
+  }
+
+  /**
+   * Those from a day to another, and whatever their day those that stop or wait and the newest of
+   * each family; in time order.
+   */
+  private List<VerdictRow> rows(UUID clientId, LocalDate since, LocalDate until) {
     Map<UUID, VerdictRow> all = new HashMap<>();
-    store.findByClientIdAndOnDateGreaterThanEqual(clientId, since).forEach(v -> all.put(v.id, v));
+    store
+        .findByClientIdAndOnDateBetweenOrderByOnDateAscCreatedAtAsc(clientId, since, until)
+        .forEach(v -> all.put(v.id, v));
     store
         .findByClientIdAndStatusIn(clientId, List.of(VerdictStatus.WAITING))
         .forEach(v -> all.put(v.id, v));

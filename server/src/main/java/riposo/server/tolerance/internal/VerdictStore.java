@@ -12,6 +12,7 @@ import java.util.UUID;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import riposo.core.tolerance.Change;
 import riposo.core.tolerance.VerdictStatus;
@@ -20,7 +21,13 @@ import riposo.server.platform.Store;
 import riposo.server.tolerance.Verdicts;
 
 interface VerdictStore extends Store<VerdictRow> {
-  List<VerdictRow> findByClientIdOrderByOnDateAscCreatedAtAsc(UUID clientId);
+  @Query("select v.id from FamilyVerdict v where v.clientId = :client")
+  List<UUID> idsOf(UUID client);
+
+  /** Deletes all of a client for good, at once. */
+  @Modifying
+  @Query("delete from FamilyVerdict v where v.clientId = :client")
+  void eraseAll(UUID client);
 
   List<VerdictRow> findByRunIdAndClientIdOrderByFamilyId(UUID run, UUID client);
 
@@ -148,7 +155,16 @@ interface VerdictStore extends Store<VerdictRow> {
           + " and v.taken in :kinds")
   List<Taken> taken(UUID client, LocalDate since, Collection<Change.Kind> kinds);
 
-  List<VerdictRow> findByClientIdAndOnDateGreaterThanEqual(UUID client, LocalDate since);
+  List<VerdictRow> findByClientIdAndOnDateBetweenOrderByOnDateAscCreatedAtAsc(
+      UUID client, LocalDate since, LocalDate until);
+
+  /** The days of the first and of the newest; null where there is none. */
+  record Span(@Nullable LocalDate first, @Nullable LocalDate newest) {}
+
+  @Query(
+      "select new riposo.server.tolerance.internal.VerdictStore$Span(min(v.onDate), max(v.onDate))"
+          + " from FamilyVerdict v where v.clientId = :client")
+  Span span(UUID client);
 
   List<VerdictRow> findByClientIdAndStatusIn(UUID client, List<VerdictStatus> states);
 

@@ -29,6 +29,7 @@ import riposo.core.tolerance.Change;
 import riposo.core.tolerance.NextDay;
 import riposo.core.tolerance.Verdict;
 import riposo.core.tolerance.VerdictStatus;
+import riposo.core.typed.Days;
 import riposo.server.PathDesk;
 import riposo.server.platform.Problems;
 
@@ -317,7 +318,11 @@ class NextLoadTest extends PathDesk {
       day(3);
       order.forEach(i -> morning(three.get(i), 0, NextDay.Compared.SAME));
       seen.add(
-          in(() -> store.findByClientIdOrderByOnDateAscCreatedAtAsc(client)).stream()
+          in(
+                  () ->
+                      store.findByClientIdAndOnDateBetweenOrderByOnDateAscCreatedAtAsc(
+                          client, Days.FIRST, Days.LAST))
+              .stream()
               .map(v -> v.onDate + " " + v.familyId + " " + v.verdict + " " + v.status)
               .sorted()
               .toList());
@@ -366,7 +371,11 @@ class NextLoadTest extends PathDesk {
           runs.record(run, back);
           return true;
         });
-    assertThat(in(() -> store.findByClientIdOrderByOnDateAscCreatedAtAsc(client)))
+    assertThat(
+            in(
+                () ->
+                    store.findByClientIdAndOnDateBetweenOrderByOnDateAscCreatedAtAsc(
+                        client, Days.FIRST, Days.LAST)))
         .filteredOn(v -> v.runId.equals(run) && v.familyId.equals("calf"))
         .singleElement()
         .satisfies(

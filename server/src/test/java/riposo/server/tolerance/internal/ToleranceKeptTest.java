@@ -23,6 +23,7 @@ import riposo.core.limit.Strength;
 import riposo.core.quantity.Pulse;
 import riposo.core.run.RunEvent;
 import riposo.core.tolerance.NextDay;
+import riposo.core.typed.Days;
 import riposo.server.PathDesk;
 import riposo.server.limit.Limits;
 import riposo.server.platform.Problems;
@@ -38,6 +39,9 @@ class ToleranceKeptTest extends PathDesk {
 
   @Autowired DecisionService decisions;
   @Autowired VerdictStore store;
+  @Autowired VerdictData data;
+  @Autowired VerdictViews views;
+  @Autowired Reckoner reckoner;
   @Autowired Stamps stamps;
 
   private ToleranceViews.ToleranceView kept(@Nullable Integer weeks) {
@@ -55,6 +59,33 @@ class ToleranceKeptTest extends PathDesk {
     assertThat(in(() -> standings.standings(client)))
         .as("where the client stands after %s", after)
         .isEqualTo(anew(() -> standings.standings(client)));
+  }
+
+  @Test
+  void anExportInSpansWordsEveryVerdictAsTheWholeHistoryDoes() {
+    screened();
+    for (int ago : new int[] {400, 395, 281, 280, 279, 160, 121, 120, 119, 3}) {
+      ended(ago, ago == 160 ? 9 : 4);
+    }
+    TransactionTemplate read = new TransactionTemplate(transactions);
+    read.setReadOnly(true);
+    List<VerdictViews.VerdictView> whole =
+        in(
+            () ->
+                read.execute(
+                    s -> {
+                      Reckoner.Case all = reckoner.since(client, Days.FIRST);
+                      return all.rows.stream().map(v -> views.view(v, all, all.history())).toList();
+                    }));
+    assertThat(whole).hasSizeGreaterThan(30);
+    in(
+        () ->
+            read.execute(
+                s -> {
+                  VerdictData.Exported exported = (VerdictData.Exported) data.export(client);
+                  assertThat(exported.verdicts()).containsExactlyElementsOf(whole);
+                  return true;
+                }));
   }
 
   private UUID ended(int daysAgo, int effort) {
@@ -187,7 +218,9 @@ class ToleranceKeptTest extends PathDesk {
                 s -> {
                   Map<String, VerdictRow> newest = new LinkedHashMap<>();
                   Map<String, VerdictRow> leave = new LinkedHashMap<>();
-                  for (VerdictRow v : store.findByClientIdOrderByOnDateAscCreatedAtAsc(client)) {
+                  for (VerdictRow v :
+                      store.findByClientIdAndOnDateBetweenOrderByOnDateAscCreatedAtAsc(
+                          client, Days.FIRST, Days.LAST)) {
                     newest.put(v.familyId, v);
                     if (v.outcome != null) {
                       leave.put(v.familyId, v);
