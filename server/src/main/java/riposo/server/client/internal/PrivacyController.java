@@ -1,8 +1,11 @@
 package riposo.server.client.internal;
 
 import jakarta.validation.Valid;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.channels.Channels;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -11,6 +14,7 @@ import org.springframework.core.io.InputStreamResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.util.StreamUtils;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -38,17 +42,24 @@ class PrivacyController {
     service.exported(id);
     // written whole before any of it is sent: half a file would be saved as one
     Path file = Files.createTempFile("riposo-export", ".json");
+    // it has no name from here on: nothing of a client is left where the server ends meanwhile
+    FileChannel whole =
+        FileChannel.open(
+            file,
+            StandardOpenOption.READ,
+            StandardOpenOption.WRITE,
+            StandardOpenOption.DELETE_ON_CLOSE);
     try {
-      try (OutputStream out = Files.newOutputStream(file)) {
-        service.export(id, out);
-      }
+      OutputStream out = new BufferedOutputStream(Channels.newOutputStream(whole), 1 << 16);
+      service.export(id, StreamUtils.nonClosing(out));
+      out.flush();
+      whole.position(0);
       return new Download<Resource>(
               "riposo-client-" + id + ".json",
-              new InputStreamResource(
-                  Files.newInputStream(file, StandardOpenOption.DELETE_ON_CLOSE)))
+              new InputStreamResource(Channels.newInputStream(whole)))
           .answer();
     } catch (IOException | RuntimeException e) {
-      Files.deleteIfExists(file);
+      whole.close();
       throw e;
     }
   }

@@ -165,6 +165,7 @@ class Reckoner {
     private final Map<UUID, FamilySession.Second> seconds;
     final List<VerdictRow> rows;
     private final Map<Of, VerdictRow> byRun = new HashMap<>();
+    private final Map<String, VerdictRow> newest = new HashMap<>();
     private @Nullable Map<String, Standing> standings;
     private final Set<String> written = new HashSet<>();
     private @Nullable ClientDay day;
@@ -181,7 +182,15 @@ class Reckoner {
       this.answers = mornings.next();
       this.seconds = mornings.seconds();
       this.rows = rows;
-      rows.forEach(v -> byRun.putIfAbsent(new Of(v.runId, v.familyId), v));
+      rows.forEach(
+          v -> {
+            byRun.putIfAbsent(new Of(v.runId, v.familyId), v);
+            newest(v);
+          });
+    }
+
+    private void newest(VerdictRow row) {
+      newest.merge(row.familyId, row, (a, b) -> VerdictRow.after(b, a) ? b : a);
     }
 
     /** What the runs and mornings say, with what was decided of them up to now. */
@@ -215,14 +224,13 @@ class Reckoner {
     void keep(VerdictRow row) {
       if (byRun.putIfAbsent(new Of(row.runId, row.familyId), row) == null) {
         rows.add(row);
+        newest(row);
       }
     }
 
     /** The newest verdict of a family. */
     Optional<VerdictRow> newest(String family) {
-      return rows.stream()
-          .filter(v -> v.familyId.equals(family))
-          .reduce((a, b) -> VerdictRow.after(b, a) ? b : a);
+      return Optional.ofNullable(newest.get(family));
     }
 
     /**
