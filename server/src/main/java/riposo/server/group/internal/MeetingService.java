@@ -19,9 +19,10 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import riposo.core.adapt.AdaptedPlan;
+import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.ClientDay;
 import riposo.core.adapt.Performed;
+import riposo.core.adapt.UpperOption;
 import riposo.core.group.Called;
 import riposo.core.group.LaneSheet;
 import riposo.core.group.Lanes;
@@ -91,13 +92,13 @@ class MeetingService {
    *
    * @param of null for who is not started with the group
    * @param apart why not; null for who is
-   * @param own the plan as they do it by themselves; null where no slot has an upper option
+   * @param above the options above what is asked, by slot key
    */
   private record Person(
       String name,
       @Nullable Participant of,
       GroupSheet.@Nullable SheetApart apart,
-      @Nullable AdaptedPlan own) {}
+      Map<String, UpperOption> above) {}
 
   /** As it is looked at; who starts is found and fitted anew. */
   private final Stamped<Key, Under, GroupSheet> known = new Stamped<>(200);
@@ -340,7 +341,7 @@ class MeetingService {
     UUID roomId = g.roomId;
     Room room = roomId == null ? null : clients.room(roomId);
     Map<UUID, String> names = new HashMap<>();
-    Map<UUID, AdaptedPlan> own = new HashMap<>();
+    Map<UUID, Map<String, UpperOption>> above = new HashMap<>();
     List<Participant> people = new ArrayList<>();
     List<GroupSheet.SheetApart> apart = new ArrayList<>();
     persons(present(g, m), date, roomId, plan)
@@ -353,9 +354,7 @@ class MeetingService {
               if (p.of != null) {
                 people.add(p.of);
               }
-              if (p.own != null) {
-                own.put(who, p.own);
-              }
+              above.put(who, p.above);
             });
     people.sort(Comparator.comparing(p -> names.getOrDefault(p.id(), "")));
     apart.sort(Comparator.comparing(GroupSheet.SheetApart::name));
@@ -376,7 +375,7 @@ class MeetingService {
     }
     String roomName = roomId == null ? null : clients.roomName(roomId);
     return new SheetMaker.Given(
-        g, date, plan, room, roomName, people, names, sheet, m, apart, own, Called.of(names));
+        g, date, plan, room, roomName, people, names, sheet, m, apart, above, Called.of(names));
   }
 
   private Map<UUID, Person> persons(
@@ -410,10 +409,21 @@ class MeetingService {
     String name = clients.require(k.client).name();
     GroupSheet.SheetApart apart = apart(k.client);
     if (apart != null) {
-      return new Person(name, null, apart, null);
+      return new Person(name, null, apart, Map.of());
     }
     ClientDay of = days.at(k.client, k.date, k.room);
-    return new Person(name, Participant.of(of), null, above ? adapted.adapt(k.plan, of) : null);
+    return new Person(name, Participant.of(of), null, above ? above(k.plan, of) : Map.of());
+  }
+
+  /** What the plan as somebody does it by themselves has above what is asked. */
+  private Map<String, UpperOption> above(UUID planId, ClientDay of) {
+    Map<String, UpperOption> above = new HashMap<>();
+    for (AdaptedSlot s : adapted.adapt(planId, of).slots()) {
+      if (s.upper() != null) {
+        above.putIfAbsent(s.slotKey(), s.upper());
+      }
+    }
+    return Map.copyOf(above);
   }
 
   /** Why somebody is not started with the group; null when nothing stands in the way. */

@@ -18,8 +18,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import riposo.core.adapt.AdaptedPlan;
-import riposo.core.adapt.AdaptedSlot;
 import riposo.core.adapt.Performed;
 import riposo.core.adapt.UpperOption;
 import riposo.core.group.CountedRest;
@@ -60,7 +58,7 @@ class SheetMaker {
   /**
    * Everything the sheet is made of.
    *
-   * @param own the plan as each does it by themselves; empty where no slot has an upper option
+   * @param above of each the options above what is asked, by slot key
    * @param called what each person is called in the group
    */
   record Given(
@@ -74,7 +72,7 @@ class SheetMaker {
       LaneSheet lanes,
       Meeting meeting,
       List<GroupSheet.SheetApart> apart,
-      Map<UUID, AdaptedPlan> own,
+      Map<UUID, Map<String, UpperOption>> above,
       Map<UUID, String> called) {
     String first(UUID id) {
       return called.getOrDefault(id, "?");
@@ -245,14 +243,7 @@ class SheetMaker {
   }
 
   private static @Nullable UpperOption upper(Given g, UUID who, String key) {
-    AdaptedPlan own = g.own.get(who);
-    return own == null
-        ? null
-        : own.slots().stream()
-            .filter(x -> x.slotKey().equals(key))
-            .findFirst()
-            .map(AdaptedSlot::upper)
-            .orElse(null);
+    return g.above.getOrDefault(who, Map.of()).get(key);
   }
 
   /** The option above what a slot asks, with those who may do it; null where there is none. */
